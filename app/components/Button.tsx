@@ -1,0 +1,90 @@
+import Feather from '@expo/vector-icons/Feather';
+import type { ComponentProps } from 'react';
+import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
+import { radius, space, touch, useTheme } from '../theme/theme';
+import { Type } from './Type';
+
+interface Props {
+  label: string;
+  onPress: () => void;
+  testID: string;
+  /** The one thing to do next is `act`; everything else is quiet. */
+  look?: 'act' | 'quiet' | 'bare';
+  icon?: ComponentProps<typeof Feather>['name'];
+  /** Key on a keyboard that does the same, shown on wide screens. */
+  shortcut?: string;
+  disabled?: boolean;
+  selected?: boolean;
+  hint?: string;
+  style?: ViewStyle;
+}
+
+export function Button({
+  label,
+  onPress,
+  testID,
+  look = 'quiet',
+  icon,
+  shortcut,
+  disabled,
+  selected,
+  hint,
+  style,
+}: Props) {
+  const palette = useTheme();
+  const colour = look === 'act' ? palette.onAct : palette.ink;
+  const ground: ViewStyle =
+    look === 'act'
+      ? { backgroundColor: palette.act, borderColor: palette.act }
+      : look === 'quiet'
+        ? {
+            backgroundColor: selected ? palette.sunk : palette.card,
+            borderColor: selected ? palette.ink : palette.line,
+          }
+        : { borderColor: 'transparent' };
+  return (
+    <Pressable
+      accessibilityRole="button"
+      accessibilityLabel={hint ?? label}
+      aria-pressed={selected}
+      testID={testID}
+      disabled={disabled}
+      onPress={onPress}
+      style={({ pressed }) => [
+        styles.button,
+        ground,
+        pressed && styles.pressed,
+        disabled && styles.disabled,
+        style,
+      ]}
+    >
+      {icon && <Feather name={icon} size={20} color={colour} />}
+      <Type weight="strong" style={{ color: colour }} numberOfLines={2}>
+        {label}
+      </Type>
+      {shortcut && (
+        <View style={[styles.shortcut, { borderColor: colour }]}>
+          <Type size="small" weight="mono" style={{ color: colour }}>
+            {shortcut}
+          </Type>
+        </View>
+      )}
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  button: {
+    minHeight: touch.button,
+    borderRadius: radius.medium,
+    borderWidth: 1.5,
+    paddingHorizontal: space.l,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: space.s,
+  },
+  pressed: { opacity: 0.75 },
+  disabled: { opacity: 0.4 },
+  shortcut: { borderWidth: 1, borderRadius: radius.small, paddingHorizontal: space.xs + 2 },
+});

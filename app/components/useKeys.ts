@@ -1,0 +1,27 @@
+import { useEffect, useRef } from 'react';
+
+/**
+ * Keys of a keyboard that do what a control on the screen does. While a person writes into a field
+ * the keys are theirs; with Ctrl, Alt or Meta they are the browser's.
+ */
+export function useKeys(keys: Record<string, (() => void) | undefined>): void {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  useEffect(() => {
+    const press = (event: KeyboardEvent): void => {
+      if (event.ctrlKey || event.altKey || event.metaKey) return;
+      const target = event.target as HTMLElement | null;
+      if (target && ['INPUT', 'TEXTAREA'].includes(target.tagName)) return;
+      // Enter on a focused control presses that control.
+      if (event.key === 'Enter' && target?.closest('[role=button],[role=link],a')) return;
+      const run = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+      if (!run) return;
+      event.preventDefault();
+      run();
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, []);
+}

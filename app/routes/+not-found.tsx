@@ -1,0 +1,19 @@
+import { router } from 'expo-router';
+import { Button } from '../components/Button';
+import { Notice } from '../components/Notice';
+import { Screen } from '../components/Screen';
+
+export default function NotFound() {
+  return (
+    <Screen title="Not here" back="/">
+      <Notice icon="map" title="There is no such page" testID="not-found">
+        <Button
+          look="act"
+          label="To the calls"
+          testID="to-calls"
+          onPress={() => router.replace('/')}
+        />
+      </Notice>
+    </Screen>
+  );
+}

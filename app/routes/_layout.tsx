@@ -1,0 +1,42 @@
+import { useFonts } from 'expo-font';
+import { Slot } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { Provider } from 'react-redux';
+import { restoreOutbox } from '../state/outbox';
+import { startSender } from '../state/sender';
+import { keepSettings, restoreSettings } from '../state/settings';
+import { makeStore } from '../state/store';
+import { FONTS } from '../theme/fonts';
+import Feather from '@expo/vector-icons/Feather';
+
+/** Around every route: the store, what was kept on the device, the fonts, the service worker. */
+export default function Layout() {
+  const [store] = useState(makeStore);
+  const [restored, setRestored] = useState(false);
+  const [fonts] = useFonts({ ...FONTS, ...Feather.font });
+
+  useEffect(() => {
+    let stop: (() => void) | undefined;
+    void Promise.all([store.dispatch(restoreOutbox()), store.dispatch(restoreSettings())]).then(
+      () => {
+        setRestored(true);
+        const endSender = startSender(store);
+        let kept = store.getState().settings;
+        const endKeeping = store.subscribe(() => {
+          const { settings } = store.getState();
+          if (settings !== kept) void keepSettings((kept = settings));
+        });
+        stop = () => {
+          endSender();
+          endKeeping();
+        };
+      },
+    );
+    return () => stop?.();
+  }, [store]);
+  useEffect(() => {
+    if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
+  }, []);
+
+  return <Provider store={store}>{restored && fonts ? <Slot /> : null}</Provider>;
+}

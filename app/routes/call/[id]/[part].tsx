@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { SwitchScreen } from '../../../screens/SwitchScreen';
+
+export default function Route() {
+  const { id, part } = useLocalSearchParams<{ id: string; part: string }>();
+  return <SwitchScreen key={part} callId={id} partId={part} />;
+}

@@ -1,0 +1,3 @@
+import { CallsScreen } from '../screens/CallsScreen';
+
+export default CallsScreen;

@@ -1,0 +1,3 @@
+import { NewCallScreen } from '../screens/NewCallScreen';
+
+export default NewCallScreen;

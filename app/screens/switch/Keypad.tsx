@@ -1,0 +1,258 @@
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { DisplayProblem } from '../../../core/meter/display';
+import { sayDisplay } from '../../../core/meter/display';
+import { Button } from '../../components/Button';
+import { Field } from '../../components/Field';
+import { Type } from '../../components/Type';
+import { useKeys } from '../../components/useKeys';
+import { radius, space, touch, useTheme } from '../../theme/theme';
+
+interface Props {
+  enter: (said: string) => DisplayProblem | undefined;
+  /** Letters of the keyboard are shown on the keys. */
+  letters: boolean;
+}
+
+interface Key {
+  id: string;
+  label: string;
+  /** What it is on a keyboard. */
+  letter?: string;
+  press: () => void;
+  tone?: 'word' | 'unit';
+}
+
+const MOST_DIGITS = 8;
+
+/** What the meter showed: one tap for a word, digits and then the unit for a number. */
+export function Keypad({ enter, letters }: Props) {
+  const palette = useTheme();
+  const [typed, setTyped] = useState('');
+  const [written, setWritten] = useState<string>();
+  const [problem, setProblem] = useState<DisplayProblem>();
+
+  const say = (said: string): void => {
+    const refused = enter(said);
+    setProblem(refused);
+    if (refused) return;
+    setTyped('');
+    setWritten(undefined);
+  };
+  const digit = (character: string) => (): void => {
+    setProblem(undefined);
+    setTyped((before) =>
+      before.length < MOST_DIGITS && !(character === '.' && before.includes('.'))
+        ? before + character
+        : before,
+    );
+  };
+  const unit = (suffix: string) => (): void => {
+    if (typed) say(`${typed}${suffix}`);
+    else setProblem({ kind: 'unreadable', message: 'Type the number first, then its unit.' });
+  };
+  const back = (): void => setTyped((before) => before.slice(0, -1));
+  const number = (label: string): Key => ({
+    id: label === '.' ? 'point' : label,
+    label,
+    letter: label,
+    press: digit(label),
+  });
+  const rows: Key[][] = [
+    [
+      { id: 'beep', label: 'Beep', letter: 'b', press: () => say('beep'), tone: 'word' },
+      { id: 'silent', label: 'Silent', letter: 's', press: () => say('silent'), tone: 'word' },
+      { id: 'over', label: 'OL', letter: 'o', press: () => say('OL'), tone: 'word' },
+      { id: 'lone-one', label: '1 ·', letter: 'l', press: () => say('1 .'), tone: 'word' },
+      { id: 'jumps', label: 'Jumps', letter: 'j', press: () => say('jumps'), tone: 'word' },
+    ],
+    [
+      number('7'),
+      number('8'),
+      number('9'),
+      { id: 'back', label: '⌫', letter: 'Backspace', press: back },
+      { id: 'megohm', label: 'MΩ', letter: 'm', press: unit('M'), tone: 'unit' },
+    ],
+    [
+      number('4'),
+      number('5'),
+      number('6'),
+      number('0'),
+      { id: 'kilohm', label: 'kΩ', letter: 'k', press: unit('k'), tone: 'unit' },
+    ],
+    [
+      number('1'),
+      number('2'),
+      number('3'),
+      number('.'),
+      { id: 'ohm', label: 'Ω', letter: 'Enter', press: unit(' ohm'), tone: 'unit' },
+    ],
+  ];
+  useKeys({
+    ...Object.fromEntries(rows.flat().map((key) => [key.letter, key.press])),
+    ',': digit('.'),
+    w: () => setWritten(''),
+  });
+
+  return (
+    <View style={[styles.pad, { backgroundColor: palette.sunk }]} testID="keypad">
+      {problem && <Problem problem={problem} say={say} dismiss={() => setProblem(undefined)} />}
+      {written !== undefined ? (
+        <View style={styles.written}>
+          <View style={styles.grow}>
+            <Field
+              label="What the meter showed, in your words"
+              testID="written"
+              value={written}
+              onChangeText={setWritten}
+              onSubmitEditing={() => say(written)}
+              autoFocus
+            />
+          </View>
+          <Button label="Enter" testID="written-enter" onPress={() => say(written)} />
+          <Button
+            look="bare"
+            label="Keys"
+            testID="written-close"
+            onPress={() => setWritten(undefined)}
+          />
+        </View>
+      ) : (
+        <View style={styles.typed}>
+          <Type size="small" tone="soft" style={styles.grow}>
+            {typed ? 'Now its unit' : 'What does the meter show?'}
+          </Type>
+          <Type size="title" weight="mono" testID="typed">
+            {typed}
+          </Type>
+          <Pressable
+            accessibilityRole="button"
+            accessibilityLabel="Write it in words"
+            testID="write"
+            onPress={() => setWritten('')}
+            style={styles.words}
+          >
+            <Type size="small" weight="strong" style={styles.underline}>
+              in words
+            </Type>
+          </Pressable>
+        </View>
+      )}
+      {rows.map((row, i) => (
+        <View key={i} style={styles.row}>
+          {row.map((key) => (
+            <PadKey
+              key={key.id}
+              of={key}
+              letters={letters}
+              waiting={key.tone === 'unit' && typed !== ''}
+            />
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function PadKey({ of: key, letters, waiting }: { of: Key; letters: boolean; waiting: boolean }) {
+  const palette = useTheme();
+  const ground = waiting ? palette.act : palette.card;
+  const colour = waiting ? palette.onAct : palette.ink;
+  const letter = letters && key.tone ? key.letter : undefined;
+  return (
+    <Pressable
+      accessibilityRole="button"
+      accessibilityLabel={NAMES[key.id] ?? key.label}
+      testID={`key-${key.id}`}
+      onPress={key.press}
+      style={({ pressed }) => [
+        styles.key,
+        { backgroundColor: pressed ? palette.line : ground, borderColor: palette.line },
+      ]}
+    >
+      <Type size={key.tone === 'word' ? 'body' : 'title'} weight="heavy" style={{ color: colour }}>
+        {key.label}
+      </Type>
+      {letter && (
+        <Type size="small" weight="mono" style={{ color: waiting ? palette.onAct : palette.soft }}>
+          {letter === 'Enter' ? '⏎' : letter.toUpperCase()}
+        </Type>
+      )}
+    </Pressable>
+  );
+}
+
+const NAMES: Record<string, string> = {
+  beep: 'It beeps',
+  silent: 'It stays silent',
+  over: 'OL, above the range',
+  'lone-one': 'A lone 1 at the left',
+  jumps: 'It jumps',
+  back: 'Delete the last digit',
+  ohm: 'ohm',
+  kilohm: 'kilohm',
+  megohm: 'megohm',
+  point: 'decimal point',
+};
+
+function Problem({
+  problem,
+  say,
+  dismiss,
+}: {
+  problem: DisplayProblem;
+  say: (said: string) => void;
+  dismiss: () => void;
+}) {
+  const palette = useTheme();
+  if (problem.kind === 'unreadable') {
+    return (
+      <Type weight="strong" tone="bad" testID="entry-fault" role="alert">
+        {problem.message}
+      </Type>
+    );
+  }
+  return (
+    <View
+      style={[styles.problem, { backgroundColor: palette.warnGround }]}
+      testID="entry-question"
+      role="alert"
+    >
+      <Type weight="strong">{problem.question}</Type>
+      {problem.choices.map(({ label, display }) => (
+        <Button
+          key={label}
+          label={label}
+          testID={`choice-${display.kind}`}
+          onPress={() => say(display.kind === 'ohms' ? `${display.ohms} ohm` : sayDisplay(display))}
+        />
+      ))}
+      <Button look="bare" label="Neither" testID="choice-none" onPress={dismiss} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  pad: { padding: space.s, gap: 6 },
+  typed: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    minHeight: 32,
+    paddingHorizontal: space.xs,
+  },
+  written: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
+  words: { minHeight: 32, justifyContent: 'center' },
+  underline: { textDecorationLine: 'underline' },
+  grow: { flex: 1 },
+  row: { flexDirection: 'row', gap: 6 },
+  key: {
+    flex: 1,
+    minHeight: touch.key,
+    borderRadius: radius.small,
+    borderWidth: 1,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  problem: { borderRadius: radius.medium, padding: space.m, gap: space.s },
+});

@@ -1,0 +1,149 @@
+import Feather from '@expo/vector-icons/Feather';
+import { StyleSheet, View } from 'react-native';
+import type { TerminalRef } from '../../../core/diagram/diagram';
+import { splitRef, wiresAt } from '../../../core/diagram/terminal';
+import type { NextReading } from '../../../core/plan/nextReading';
+import { Card } from '../../components/Card';
+import { ContactGlyph } from '../../components/ContactGlyph';
+import { Type } from '../../components/Type';
+import { WireSwatch } from '../../components/WireSwatch';
+import { radius, space, useTheme } from '../../theme/theme';
+import { sayNext } from './sayNext';
+import type { SwitchProof } from './useSwitchProof';
+
+/** Where the probes go next, in which state, and what a good unit reads there. */
+export function NextCard({ proof, next }: { proof: SwitchProof; next: NextReading }) {
+  const palette = useTheme();
+  const words = sayNext(proof, next);
+  const { from, to, setup, wiggle } = next.place;
+  const dial = proof.meter.autoRanging ? 'Ω' : `Ω, ${words.range.name}`;
+  return (
+    <Card style={styles.card} testID="next-reading">
+      <View style={styles.line}>
+        <Type size="small" tone="soft" style={styles.grow}>
+          {words.why}
+        </Type>
+        <Type size="small" weight="strong">
+          Dial: {dial}
+        </Type>
+      </View>
+      <Type size="giant" weight="heavy" testID="next-position">
+        {words.position}
+      </Type>
+      {words.how && (
+        <View style={[styles.hand, { backgroundColor: palette.warnGround }]} testID="next-by-hand">
+          <Type weight="strong" tone="warn">
+            By hand, not by the actuator
+          </Type>
+          <Type>{words.how}</Type>
+        </View>
+      )}
+      <View style={styles.probes}>
+        <Probe
+          name="Red"
+          colour={palette.probeRed}
+          at={from}
+          proof={proof}
+          lifted={setup.lifted}
+          testID="probe-red"
+        />
+        <Probe
+          name="Black"
+          colour={palette.probeBlack}
+          at={to}
+          proof={proof}
+          lifted={setup.lifted}
+          testID="probe-black"
+        />
+      </View>
+      {wiggle && (
+        <View style={styles.line} testID="next-wiggle">
+          <Feather name="activity" size={20} color={palette.warn} />
+          <Type weight="strong" tone="warn" style={styles.grow}>
+            Wiggle the lever and the wires while you read
+          </Type>
+        </View>
+      )}
+      <View style={[styles.good, { backgroundColor: palette.goodGround }]} testID="next-good">
+        <ContactGlyph state={words.state} size={52} tone="good" />
+        <View style={styles.grow}>
+          <Type weight="heavy" tone="good">
+            Good reads {words.state === 'either' ? 'either' : words.state.toUpperCase()}
+          </Type>
+          <Type size="small">{words.good}</Type>
+        </View>
+      </View>
+    </Card>
+  );
+}
+
+interface ProbeProps {
+  name: string;
+  colour: string;
+  at: TerminalRef;
+  proof: SwitchProof;
+  lifted: TerminalRef[];
+  testID: string;
+}
+
+function Probe({ name, colour, at, proof, lifted, testID }: ProbeProps) {
+  const palette = useTheme();
+  const wires = wiresAt(proof.call.diagram, at);
+  const off = lifted.includes(at);
+  return (
+    <View
+      style={[styles.probe, { borderColor: palette.line }]}
+      accessibilityLabel={`${name} probe on ${at}`}
+    >
+      <View style={[styles.tip, { backgroundColor: colour, borderColor: palette.ink }]}>
+        <Type size="small" weight="strong" style={{ color: palette.onProbe }}>
+          {name}
+        </Type>
+      </View>
+      <View style={styles.grow}>
+        <Type size="title" weight="mono" testID={testID}>
+          {splitRef(at).terminal}
+        </Type>
+        <View style={styles.wires}>
+          {wires.map((wire) => (
+            <WireSwatch key={wire.id} code={wire.colour} />
+          ))}
+          <Type size="small" weight="strong" tone={off ? 'warn' : 'soft'}>
+            {wires.length === 0 ? 'no wire' : off ? 'off' : 'on'}
+          </Type>
+        </View>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { gap: space.s, padding: space.m },
+  line: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  grow: { flex: 1 },
+  hand: { borderRadius: radius.small, padding: space.s },
+  probes: { flexDirection: 'row', gap: space.s },
+  probe: {
+    flex: 1,
+    flexDirection: 'row',
+    gap: space.s,
+    borderWidth: 1,
+    borderRadius: radius.medium,
+    padding: space.s,
+  },
+  tip: {
+    borderRadius: radius.small,
+    borderWidth: 1,
+    justifyContent: 'center',
+    alignItems: 'center',
+    width: 50,
+  },
+  wires: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.s },
+  good: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    borderRadius: radius.medium,
+    padding: space.s,
+  },
+});

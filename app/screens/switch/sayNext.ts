@@ -1,0 +1,50 @@
+import { ohmReading } from '../../../core/circuit/ohmReading';
+import { sayPosition } from '../../../core/diagram/setup';
+import { expectation } from '../../../core/judge/expectation';
+import { BEEP_IS_ENOUGH, strictest } from '../../../core/judge/limits';
+import { sayOhms } from '../../../core/meter/display';
+import { highestRange, lowestRange, type OhmRange } from '../../../core/meter/meter';
+import type { NextReading } from '../../../core/plan/nextReading';
+import type { SwitchProof } from './useSwitchProof';
+
+/** The next reading in words: where to turn the dial, in which state, and what a good unit shows. */
+export interface NextInWords {
+  state: 'closed' | 'open' | 'either';
+  position: string;
+  /** How to bring the switch there, when not by its actuator. */
+  how: string | undefined;
+  range: OhmRange;
+  good: string;
+  why: string;
+}
+
+const WHY: Record<NextReading['why'], string> = {
+  proof: 'Next cell of the table',
+  settle: 'Tells the standing explanations apart',
+  repeat: 'One reading alone condemns nothing: once more',
+  'look-again': 'Look at the setup again, then read',
+};
+
+export function sayNext({ call, part, meter, state }: SwitchProof, next: NextReading): NextInWords {
+  const expected = expectation(part, next.place);
+  const circuit = expected.contact?.circuit ?? strictest(part);
+  const answer = ohmReading(call.diagram, next.place.setup, next.place.from, next.place.to);
+  const lead = meter.leads.ohms;
+  const beep = state.depth === 'quick' && BEEP_IS_ENOUGH.has(circuit);
+  const shown =
+    answer.kind === 'ohms' ? `${sayOhms(lead + answer.low)} to ${sayOhms(lead + answer.high)}` : '';
+  const through = expected.through.length ? `, by way of ${expected.through.join(', ')}` : '';
+  const good = {
+    closed: `${beep ? 'Beep, or ' : ''}${shown} with the leads${through}${beep ? '' : '. A beep is not enough here'}`,
+    open: state.depth === 'quick' ? 'OL, or silent' : `OL on ${highestRange(meter).name}`,
+    either: 'Open or closed: it may be cycling',
+  }[expected.state];
+  return {
+    state: expected.state,
+    position: sayPosition(call.diagram, part.actuator, next.position),
+    how: part.id in next.place.setup.byHand ? part.byHand : undefined,
+    range: expected.state === 'closed' ? lowestRange(meter) : highestRange(meter),
+    good,
+    why: WHY[next.why],
+  };
+}

@@ -1,0 +1,12 @@
+import { combineReducers, configureStore } from '@reduxjs/toolkit';
+import { calls } from './calls';
+import { outbox } from './outbox';
+import { settings } from './settings';
+
+const reducer = combineReducers({ calls, outbox, settings });
+
+export const makeStore = () => configureStore({ reducer });
+
+export type AppStore = ReturnType<typeof makeStore>;
+export type RootState = ReturnType<typeof reducer>;
+export type AppDispatch = AppStore['dispatch'];

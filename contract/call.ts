@@ -1,0 +1,94 @@
+import 'reflect-metadata/lite';
+import { Type } from 'class-transformer';
+import {
+  IsDateString,
+  IsInt,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  IsUUID,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import type { Diagram } from '../core/diagram/diagram';
+import type { Entry } from './entry';
+
+/** The physical machine at a place. */
+export class ApplianceDto {
+  @IsUUID()
+  id!: string;
+
+  @IsNotEmpty({ message: 'say which make it is, or "unknown"' })
+  @IsString()
+  @MaxLength(80)
+  make!: string;
+
+  @IsNotEmpty({ message: 'say which model it is, or "unknown"' })
+  @IsString()
+  @MaxLength(80)
+  model!: string;
+
+  @IsNotEmpty({ message: 'say where it stands' })
+  @IsString()
+  @MaxLength(160)
+  place!: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(80)
+  customer?: string;
+}
+
+/** One visit for one complaint, as the phone sends it. */
+export class NewCallDto {
+  @ValidateNested()
+  @Type(() => ApplianceDto)
+  appliance!: ApplianceDto;
+
+  @IsNotEmpty({ message: 'choose the diagram that the unit is worked with' })
+  @IsString()
+  @MaxLength(80)
+  diagramId!: string;
+
+  @IsInt()
+  @Min(1)
+  diagramVersion!: number;
+
+  @IsNotEmpty({ message: 'say what the unit does or does not do' })
+  @IsString()
+  @MaxLength(500)
+  complaint!: string;
+
+  /** The phone's own clock, UTC. */
+  @IsDateString()
+  phoneAt!: string;
+}
+
+export type Stage = 'open' | 'done';
+
+export interface CallSummary {
+  id: string;
+  appliance: ApplianceDto;
+  complaint: string;
+  diagramId: string;
+  diagramVersion: number;
+  diagramName: string;
+  stage: Stage;
+  readings: number;
+  phoneAt: string;
+  lastAt: string;
+}
+
+export interface CallDetail extends CallSummary {
+  diagram: Diagram;
+  entries: Entry[];
+}
+
+export interface DiagramSummary {
+  id: string;
+  version: number;
+  name: string;
+  kind: string;
+  switches: number;
+}

@@ -1,0 +1,213 @@
+import 'reflect-metadata/lite';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsDateString,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import type { TerminalRef } from '../core/diagram/diagram';
+import type { QuantityState } from '../core/diagram/setup';
+import { parseDisplay, type Display } from '../core/meter/display';
+import { fail, ok, type Result } from '../core/result';
+import type { Fault } from './problem';
+import { readDto } from './readDto';
+
+const TERMINAL = /^[^.]+\.[^.]+$/;
+const asTerminal = { message: 'must be written part.terminal' };
+
+export class SetupDto {
+  @IsIn(['off', 'on', 'unknown'])
+  power!: 'off' | 'on' | 'unknown';
+
+  @IsObject()
+  actuators!: Record<string, string | QuantityState>;
+
+  @IsObject()
+  byHand!: Record<string, string>;
+
+  @IsArray()
+  @ArrayMaxSize(60)
+  @Matches(TERMINAL, { ...asTerminal, each: true })
+  lifted!: TerminalRef[];
+
+  @IsArray()
+  @ArrayMaxSize(60)
+  @IsString({ each: true })
+  partsOut!: string[];
+}
+
+/** A reading as it was taken. `said` is what the display said, as it was said. */
+export class ReadingBody {
+  @IsNotEmpty()
+  @IsString()
+  part!: string;
+
+  @Matches(TERMINAL, asTerminal)
+  from!: TerminalRef;
+
+  @Matches(TERMINAL, asTerminal)
+  to!: TerminalRef;
+
+  @ValidateNested()
+  @Type(() => SetupDto)
+  setup!: SetupDto;
+
+  @IsBoolean()
+  wiggle!: boolean;
+
+  @IsBoolean()
+  lookedAgain!: boolean;
+
+  @IsIn(['ohm', 'beeper'])
+  function!: 'ohm' | 'beeper';
+
+  @IsOptional()
+  @IsString()
+  range?: string;
+
+  @IsString()
+  @MaxLength(40)
+  meter!: string;
+
+  /** Lead resistance noted before, ohm. */
+  @IsNumber()
+  @Min(0)
+  @Max(20)
+  leadOhms!: number;
+
+  @IsNotEmpty()
+  @IsString()
+  @MaxLength(40)
+  said!: string;
+
+  /** Earlier readings that this one takes the place of. */
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsUUID(undefined, { each: true })
+  supersedes!: string[];
+}
+
+/** An earlier entry is taken back; it stays in the log. */
+export class DoubtBody {
+  @IsUUID()
+  names!: string;
+
+  @IsNotEmpty()
+  @IsString()
+  @MaxLength(200)
+  reason!: string;
+}
+
+/** A step that stops the flow until somebody says that it is done. */
+export class AcknowledgedBody {
+  @IsIn(['made-safe', 'meter-proved', 'wires-off'])
+  what!: 'made-safe' | 'meter-proved' | 'wires-off';
+
+  @IsOptional()
+  @IsString()
+  part?: string;
+
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(20)
+  leadOhms?: number;
+}
+
+export class StageBody {
+  @IsIn(['open', 'done'])
+  stage!: 'open' | 'done';
+}
+
+/** The call goes on with another version of its diagram. */
+export class DiagramBody {
+  @IsInt()
+  @Min(1)
+  version!: number;
+
+  @IsString()
+  @MaxLength(200)
+  reason!: string;
+}
+
+export interface EntryBodies {
+  reading: ReadingBody;
+  doubt: DoubtBody;
+  acknowledged: AcknowledgedBody;
+  stage: StageBody;
+  diagram: DiagramBody;
+}
+export type EntryKind = keyof EntryBodies;
+
+const BODIES: { [K in EntryKind]: new () => EntryBodies[K] } = {
+  reading: ReadingBody,
+  doubt: DoubtBody,
+  acknowledged: AcknowledgedBody,
+  stage: StageBody,
+  diagram: DiagramBody,
+};
+
+class NewEntryDto {
+  @IsUUID()
+  callId!: string;
+
+  @IsIn(Object.keys(BODIES))
+  kind!: EntryKind;
+
+  /** The phone's own clock, UTC. */
+  @IsDateString()
+  phoneAt!: string;
+
+  @IsObject()
+  body!: object;
+}
+
+type OfKind<K extends EntryKind> = {
+  callId: string;
+  kind: K;
+  phoneAt: string;
+  body: EntryBodies[K];
+};
+/** A line of a call's log, as the phone sends it. Entries are only ever added. */
+export type NewEntry = { [K in EntryKind]: OfKind<K> }[EntryKind];
+export type Entry = NewEntry & { id: string };
+
+/** Reads an entry with the body that its kind asks for. */
+export function readEntry(value: unknown): Result<NewEntry, Fault[]> {
+  const entry = readDto(NewEntryDto, value);
+  if (!entry.ok) return entry;
+  const { callId, kind, phoneAt } = entry.value;
+  const body = readDto<EntryBodies[EntryKind]>(BODIES[kind], entry.value.body);
+  if (!body.ok) return fail(body.error.map((each) => ({ ...each, path: `/body${each.path}` })));
+  if (body.value instanceof ReadingBody) {
+    const display = displayOf(body.value);
+    if (!display)
+      return fail([
+        {
+          path: '/body/said',
+          message: `"${body.value.said}" is not a display that says one thing`,
+        },
+      ]);
+  }
+  return ok({ callId, kind, phoneAt, body: body.value } as NewEntry);
+}
+
+/** What a stored reading showed; undefined only for a text that was never let in. */
+export function displayOf(body: Pick<ReadingBody, 'said'>): Display | undefined {
+  const parsed = parseDisplay(body.said);
+  return parsed.ok ? parsed.value : undefined;
+}

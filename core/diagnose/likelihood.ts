@@ -1,0 +1,66 @@
+import type { OhmAnswer } from '../circuit/ohmReading';
+import type { Display } from '../meter/display';
+import type { Interval } from '../meter/meter';
+
+/** How often a reading is nothing of the kind: a misread display, a tip that did not bite. */
+const SLIP = 0.02;
+/** Ohms between which people meet readings; widths are compared on a logarithmic scale. */
+const FLOOR = 0.01;
+const CEILING = 1e8;
+
+const log = (ohms: number): number => Math.log10(Math.min(CEILING, Math.max(FLOOR, ohms)));
+const width = (interval: Interval): number => log(interval.high) - log(interval.low);
+/** A display that shows nearly one value still has the width of its last digits. */
+const NARROW = 0.005;
+
+/** How often a slip makes just this display. */
+function bySlip(display: Display, shown: Interval | undefined): number {
+  switch (display.kind) {
+    case 'over':
+      return 0.3;
+    case 'beep':
+    case 'silent':
+      return 0.2;
+    case 'unsteady':
+      return 0.1;
+    case 'ohms':
+      return shown ? (0.4 * Math.max(NARROW, width(shown))) / (log(CEILING) - log(FLOOR)) : 0;
+  }
+}
+
+/** Share of an interval of true ohms, even on the logarithmic scale, that would show the display. */
+function share(shown: Interval, low: number, high: number): number {
+  const from = Math.max(log(shown.low), log(low));
+  const to = Math.min(log(shown.high), log(high));
+  const whole = Math.max(NARROW, log(high) - log(low));
+  return to < from ? 0 : Math.min(1, Math.max(NARROW, to - from) / whole);
+}
+
+function byCircuit(shown: Interval, predicted: OhmAnswer): number {
+  const open = shown.high === Infinity ? 1 : 0;
+  switch (predicted.kind) {
+    case 'open':
+      return open;
+    case 'ohms':
+      return share(shown, predicted.low, predicted.high);
+    case 'unsure':
+      return predicted.high === null
+        ? 0.5 * open + 0.5 * share(shown, predicted.low, predicted.low * 10)
+        : share(shown, predicted.low, predicted.high);
+    case 'not-computable':
+      return 0.5;
+  }
+}
+
+/**
+ * Probability of a display when the circuit is as predicted, with a small chance of a slip.
+ * @param shown ohms that can have made the display; undefined for an unsteady one
+ */
+export function likelihood(
+  display: Display,
+  shown: Interval | undefined,
+  predicted: OhmAnswer,
+): number {
+  const slip = SLIP * bySlip(display, shown);
+  return shown ? (1 - SLIP) * byCircuit(shown, predicted) + slip : slip;
+}

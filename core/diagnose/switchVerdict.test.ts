@@ -1,0 +1,145 @@
+import { LIBRARY } from '../../library/library';
+import type { Diagram, SwitchPart } from '../diagram/diagram';
+import { drawnSetup } from '../diagram/setup';
+import { switches } from '../diagram/terminal';
+import type { Fault } from '../fault/modes';
+import type { Reading, ReadingPlace } from '../judge/reading';
+import { ORDINARY_METER } from '../meter/meter';
+import { nextReading } from '../plan/nextReading';
+import { singleFaults, type Slip } from './hypotheses';
+import { afterSlip, Predictor } from './predict';
+import { workSwitch, type Truth } from './simulatedTechnician';
+import { switchState } from './switchVerdict';
+
+const all: [string, Diagram, SwitchPart][] = LIBRARY.flatMap((diagram) =>
+  switches(diagram).map((part): [string, Diagram, SwitchPart] => [
+    `${diagram.id} ${part.id}`,
+    diagram,
+    part,
+  ]),
+);
+const SEED = 20261124;
+
+/** A small seeded generator (mulberry32), so that a failing run can be repeated. */
+function chanceFrom(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+}
+const truth = (faults: readonly Fault[], really = (place: ReadingPlace) => place): Truth => ({
+  faults,
+  really,
+  chance: chanceFrom(SEED),
+});
+const bare = (fault: Fault): object => ({ ...fault, ohms: 0, stays: 0 });
+/** What the quick proof does not look for: it neither wiggles nor reads unrelated pairs. */
+const onlyFull = (fault: Fault): boolean =>
+  fault.mode === 'intermittent' || fault.mode === 'bridged';
+
+describe.each(all)(`following the advice on %s (seed ${SEED})`, (_name, diagram, part) => {
+  const predictor = new Predictor(diagram, part, ORDINARY_METER);
+
+  it.each(['quick', 'full'] as const)('%s: condemns no good switch', (depth) => {
+    const { state } = workSwitch(predictor, depth, truth([]));
+    expect(state.verdict.kind).toBe('good');
+    expect(state.seen.size).toBe(state.proof.length);
+  });
+
+  it.each(['quick', 'full'] as const)('%s: names every fault that it promises to find', (depth) => {
+    for (const { fault } of singleFaults(diagram, part)) {
+      if (depth === 'quick' && onlyFull(fault)) continue;
+      const { state } = workSwitch(predictor, depth, truth([fault]));
+      expect({ fault: bare(fault), verdict: state.verdict.kind }).toEqual({
+        fault: bare(fault),
+        verdict: 'fault',
+      });
+      if (state.verdict.kind !== 'fault') continue;
+      // An intermittent contact that happened to be apart at every look is rightly called open.
+      const alike =
+        fault.mode === 'intermittent' ? { ...fault, mode: 'stuck-open' as const } : fault;
+      expect([[bare(fault)], [bare(alike)]]).toContainEqual(state.verdict.faults.map(bare));
+    }
+  });
+});
+
+describe('slips are asked about and not taken for faults', () => {
+  const cases: [string, string, Slip][] = [
+    [
+      'top-load-washer',
+      'lid-switch',
+      { kind: 'swapped', actuator: 'lid', positions: ['closed', 'open'] },
+    ],
+    [
+      'over-range-oven',
+      'monitor',
+      { kind: 'swapped', actuator: 'door', positions: ['closed', 'open'] },
+    ],
+    ['over-range-oven', 'primary', { kind: 'neighbour', part: 'primary', terminals: ['NO', 'NC'] }],
+    ['coil-burner', 'infinite', { kind: 'neighbour', part: 'infinite', terminals: ['P', 'L2'] }],
+    ['coil-burner', 'infinite', { kind: 'wires-on', part: 'infinite' }],
+  ];
+
+  it.each(cases)('%s %s: %j', (id, name, slip) => {
+    const diagram = LIBRARY.find((each) => each.id === id);
+    const part = diagram && switches(diagram).find((each) => each.id === name);
+    if (!diagram || !part) throw new Error(`no ${id} ${name}`);
+    const predictor = new Predictor(diagram, part, ORDINARY_METER);
+    const slips = (place: ReadingPlace): ReadingPlace =>
+      place.lookedAgain ? place : afterSlip(diagram, part, place, slip);
+    const { state, readings } = workSwitch(predictor, 'full', truth([], slips));
+    // Told to look again, the technician corrects the setup and the switch turns out good.
+    expect(state.verdict.kind).toBe('good');
+    expect(readings.some((each) => each.lookedAgain)).toBe(true);
+  });
+});
+
+describe('one reading alone', () => {
+  const [, diagram, part] = all.find(([name]) => name === 'coil-burner infinite') ?? [];
+  if (!diagram || !part) throw new Error('no coil burner');
+  const predictor = new Predictor(diagram, part, ORDINARY_METER);
+  const setup = {
+    ...drawnSetup(diagram),
+    actuators: { knob: 'high' },
+    lifted: ['infinite.L2', 'infinite.H2'] as Reading['setup']['lifted'],
+  };
+  const heater = {
+    part: part.id,
+    from: 'infinite.L2',
+    to: 'infinite.H2',
+    setup,
+    wiggle: false,
+    lookedAgain: false,
+    id: 'a',
+  } as const;
+
+  it('never condemns, and asks for another', () => {
+    const readings: Reading[] = [{ ...heater, display: { kind: 'ohms', ohms: 820e3 } }];
+    const state = switchState(predictor, readings, 'quick');
+    expect(state.judgements.get('a')?.class).toBe('resistive');
+    expect(state.verdict).toMatchObject({ kind: 'undecided' });
+    expect(nextReading(predictor, readings, state)).toBeDefined();
+  });
+
+  // Common practice: a beeper also beeps on a contact too burnt to carry a heater.
+  it('does not take a beep as proof of a heater contact', () => {
+    const state = switchState(predictor, [{ ...heater, display: { kind: 'beep' } }], 'quick');
+    expect(state.judgements.get('a')).toMatchObject({ class: 'cannot-tell', agrees: null });
+    expect(state.seen.size).toBe(0);
+  });
+
+  // A few ohm in a heater contact: P = I squared R at its working current.
+  it('gives the watts made in a burnt heater contact', () => {
+    const state = switchState(
+      predictor,
+      [{ ...heater, display: { kind: 'ohms', ohms: 3.2 } }],
+      'quick',
+    );
+    const judgement = state.judgements.get('a');
+    expect(judgement?.class).toBe('resistive');
+    expect(judgement?.loss?.watts).toBeCloseTo(8.8 ** 2 * 3, 3);
+  });
+});

@@ -1,0 +1,195 @@
+import type { Diagram, Ohms, Part, SwitchPart } from './diagram';
+import { positionsOf } from './setup';
+import { owners } from './terminal';
+
+/** Something wrong in a diagram, with the JSON pointer to it and what would be right. */
+export interface Finding {
+  path: string;
+  severity: 'error' | 'warning';
+  message: string;
+}
+
+/** Everything that a diagram of the right shape can still have wrong. Empty means sound. */
+export function lintDiagram(diagram: Diagram): Finding[] {
+  const findings: Finding[] = [];
+  const error = (path: string, message: string): void => {
+    findings.push({ path, severity: 'error', message });
+  };
+  unique(
+    owners(diagram).map((each) => each.id),
+    (id) => error('/parts', `two parts or supplies have the id "${id}"`),
+  );
+  for (const list of ['wires', 'actuators', 'panels'] as const) {
+    unique(
+      diagram[list].map((each) => each.id),
+      (id) => error(`/${list}`, `the id "${id}" is given twice`),
+    );
+  }
+  const refs = new Set(
+    owners(diagram).flatMap((each) =>
+      each.terminals.map((terminal) => `${each.id}.${terminal.id}`),
+    ),
+  );
+  diagram.wires.forEach((wire, i) => {
+    for (const end of ['from', 'to'] as const) {
+      if (!refs.has(wire[end])) error(`/wires/${i}/${end}`, `there is no terminal "${wire[end]}"`);
+    }
+    if (wire.from === wire.to) error(`/wires/${i}/to`, 'a wire needs two different ends');
+    if (wire.ohms) lintOhms(wire.ohms, `/wires/${i}/ohms`, error);
+  });
+  lintActuators(diagram, error);
+  diagram.parts.forEach((part, i) => lintPart(diagram, part, `/parts/${i}`, error));
+  diagram.parts.forEach((part, i) => {
+    if (part.kind === 'switch') warnConstant(part, `/parts/${i}`, findings);
+  });
+  return findings;
+}
+
+type Report = (path: string, message: string) => void;
+
+function unique(ids: readonly string[], twice: (id: string) => void): void {
+  new Set(ids.filter((id, i) => ids.indexOf(id) !== i)).forEach(twice);
+}
+
+function lintOhms(ohms: Ohms, path: string, error: Report): void {
+  if (!(ohms.low > 0)) error(`${path}/low`, 'ohms must be above zero');
+  if (ohms.low > ohms.nominal || ohms.nominal > ohms.high) {
+    error(path, 'ohms must be in the order low, nominal, high');
+  }
+}
+
+function lintActuators(diagram: Diagram, error: Report): void {
+  const known = new Set(diagram.actuators.map((each) => each.id));
+  diagram.actuators.forEach((actuator, i) => {
+    const path = `/actuators/${i}`;
+    const drawn = diagram.drawnFor[actuator.id];
+    if (drawn === undefined) error('/drawnFor', `say in which state "${actuator.id}" is drawn`);
+    if (actuator.kind === 'quantity') {
+      if (drawn !== undefined && typeof drawn !== 'number') {
+        error(`/drawnFor/${actuator.id}`, `a quantity is drawn for a number of ${actuator.unit}`);
+      }
+      return;
+    }
+    const positions = actuator.positions.map((each) => each.id);
+    unique(positions, (id) => error(`${path}/positions`, `the position "${id}" is given twice`));
+    const inside = (value: string, at: string): void => {
+      if (!positions.includes(value))
+        error(at, `"${value}" is not a position; known: ${positions.join(', ')}`);
+    };
+    if (drawn !== undefined) inside(String(drawn), `/drawnFor/${actuator.id}`);
+    if (actuator.kind === 'momentary') inside(actuator.rest, `${path}/rest`);
+    if (actuator.kind === 'driven') {
+      inside(actuator.rest, `${path}/rest`);
+      inside(actuator.running, `${path}/running`);
+      if (!diagram.parts.some((part) => part.id === actuator.by)) {
+        error(`${path}/by`, `there is no part "${actuator.by}"`);
+      }
+    }
+  });
+  for (const id of Object.keys(diagram.drawnFor)) {
+    if (!known.has(id)) error(`/drawnFor/${id}`, `there is no actuator "${id}"`);
+  }
+}
+
+function lintPart(diagram: Diagram, part: Part, path: string, error: Report): void {
+  const terminals = part.terminals.map((each) => each.id);
+  unique(terminals, (id) => error(`${path}/terminals`, `the terminal "${id}" is given twice`));
+  const pair = ([a, b]: [string, string], at: string): void => {
+    for (const id of [a, b]) {
+      if (!terminals.includes(id))
+        error(at, `${part.id} has no terminal "${id}"; it has ${terminals.join(', ')}`);
+    }
+    if (a === b) error(at, 'two different terminals are needed');
+  };
+  if (part.panel !== undefined && !diagram.panels.some((each) => each.id === part.panel)) {
+    error(`${path}/panel`, `there is no panel "${part.panel}"`);
+  }
+  switch (part.kind) {
+    case 'switch':
+      part.contacts.forEach((contact, i) => pair(contact.between, `${path}/contacts/${i}/between`));
+      lintSwitch(diagram, part, path, error);
+      break;
+    case 'load':
+      part.elements.forEach((element, i) => {
+        pair(element.between, `${path}/elements/${i}/between`);
+        if ('nominal' in element.value)
+          lintOhms(element.value, `${path}/elements/${i}/value`, error);
+      });
+      break;
+    case 'protector':
+      pair(part.between, `${path}/between`);
+      break;
+    case 'board':
+      part.inputs.forEach((input, i) => pair(input.between, `${path}/inputs/${i}/between`));
+      break;
+    case 'connection':
+      part.joins.forEach((join, i) => pair(join, `${path}/joins/${i}`));
+      break;
+    case 'hardware':
+      part.serves.forEach((id, i) => {
+        if (!diagram.parts.some((each) => each.id === id))
+          error(`${path}/serves/${i}`, `there is no part "${id}"`);
+      });
+  }
+}
+
+function lintSwitch(diagram: Diagram, part: SwitchPart, path: string, error: Report): void {
+  const actuator = diagram.actuators.find((each) => each.id === part.actuator);
+  if (!actuator) {
+    error(`${path}/actuator`, `there is no actuator "${part.actuator}"`);
+    return;
+  }
+  if (actuator.kind === 'quantity' && !part.setPoints) {
+    error(
+      `${path}/setPoints`,
+      `a switch moved by ${actuator.name} needs its rising and falling set points`,
+    );
+  }
+  if (part.setPoints && part.setPoints.falling.at >= part.setPoints.rising.at) {
+    error(`${path}/setPoints`, 'the falling set point must be below the rising one');
+  }
+  const contacts = part.contacts.map((each) => each.id);
+  unique(contacts, (id) => error(`${path}/contacts`, `the contact "${id}" is given twice`));
+  const positions = positionsOf(diagram, part);
+  if (!positions.includes(part.free)) {
+    error(`${path}/free`, `"${part.free}" is not a position; known: ${positions.join(', ')}`);
+  }
+  for (const position of positions) {
+    const rows = part.table.rows.filter((row) => row.position === position).length;
+    if (rows !== 1)
+      error(`${path}/table/rows`, `position "${position}" has ${rows} rows; it needs one`);
+  }
+  part.table.rows.forEach((row, i) => {
+    const at = `${path}/table/rows/${i}`;
+    if (!positions.includes(row.position)) {
+      error(
+        `${at}/position`,
+        `"${row.position}" is not a position; known: ${positions.join(', ')}`,
+      );
+    }
+    const named = [...row.closed, ...(row.either ?? [])];
+    for (const id of named) {
+      if (!contacts.includes(id))
+        error(at, `${part.id} has no contact "${id}"; it has ${contacts.join(', ')}`);
+    }
+    unique(named, (id) =>
+      error(at, `contact "${id}" is named twice in position "${row.position}"`),
+    );
+  });
+}
+
+/** A contact that never changes is legal, but more often a slip of the pen. */
+function warnConstant(part: SwitchPart, path: string, findings: Finding[]): void {
+  part.contacts.forEach((contact, i) => {
+    const rows = part.table.rows;
+    const closed = rows.filter((row) => row.closed.includes(contact.id)).length;
+    const either = rows.some((row) => row.either?.includes(contact.id));
+    if (either || (closed > 0 && closed < rows.length)) return;
+    const state = closed ? 'closed' : 'open';
+    findings.push({
+      path: `${path}/contacts/${i}`,
+      severity: 'warning',
+      message: `contact "${contact.id}" of ${part.id} is ${state} in every position`,
+    });
+  });
+}

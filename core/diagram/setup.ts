@@ -1,0 +1,106 @@
+import type { Diagram, SwitchPart, TerminalRef } from './diagram';
+import { unknownName, type UnknownName } from './terminal';
+import { fail, ok, type Result } from '../result';
+
+/** A quantity with its side of the dead band, which decides between the two set points. */
+export interface QuantityState {
+  value: number;
+  cameFrom?: 'below' | 'above';
+}
+
+/** Everything that must be true while a reading is taken. */
+export interface Setup {
+  power: 'off' | 'on' | 'unknown';
+  /** Position of every actuator; a quantity has its value. */
+  actuators: Record<string, string | QuantityState>;
+  /** Switches moved by a finger, off their actuator, with the position they are held in. */
+  byHand: Record<string, string>;
+  /** Terminals whose wires are pulled off. */
+  lifted: TerminalRef[];
+  /** Parts on the bench: no wires at all. */
+  partsOut: string[];
+}
+
+/** The setup that the sheet is drawn for, power off, all wires on. */
+export function drawnSetup(diagram: Diagram): Setup {
+  const actuators: Setup['actuators'] = {};
+  for (const actuator of diagram.actuators) {
+    const drawn = diagram.drawnFor[actuator.id];
+    if (typeof drawn === 'number') actuators[actuator.id] = { value: drawn };
+    else if (drawn !== undefined) actuators[actuator.id] = drawn;
+  }
+  return { power: 'off', actuators, byHand: {}, lifted: [], partsOut: [] };
+}
+
+/** Ids of the positions that a switch can be in, in the order its actuator passes them. */
+export function positionsOf(diagram: Diagram, part: SwitchPart): string[] {
+  const actuator = diagram.actuators.find((each) => each.id === part.actuator);
+  if (!actuator || actuator.kind === 'quantity') return ['below', 'above'];
+  return actuator.positions.map((position) => position.id);
+}
+
+/**
+ * The position of a switch in a setup; undefined inside the dead band of a quantity switch when
+ * nobody says from which side it came.
+ */
+export function switchPosition(setup: Setup, part: SwitchPart): string | undefined {
+  const held = setup.byHand[part.id];
+  if (held !== undefined) return held;
+  const state = setup.actuators[part.actuator];
+  if (typeof state !== 'object') return state;
+  if (!part.setPoints) return state.cameFrom;
+  if (state.value >= part.setPoints.rising.at) return 'above';
+  if (state.value <= part.setPoints.falling.at) return 'below';
+  return state.cameFrom;
+}
+
+/** How a person would say the position: "door closed", "temperature above the set point". */
+export function sayPosition(diagram: Diagram, actuatorId: string, position: string): string {
+  const actuator = diagram.actuators.find((each) => each.id === actuatorId);
+  if (!actuator) return position;
+  if (actuator.kind === 'quantity') return `${actuator.name} ${position} the set point`;
+  return actuator.positions.find((each) => each.id === position)?.name ?? position;
+}
+
+/**
+ * Moves one actuator, written `position`, or for a quantity `145`, `145:falling`, `145:rising`
+ * (falling means that it came from above).
+ */
+export function setActuator(
+  diagram: Diagram,
+  setup: Setup,
+  id: string,
+  text: string,
+): Result<Setup, UnknownName> {
+  const actuator = diagram.actuators.find((each) => each.id === id);
+  if (!actuator) {
+    return fail(
+      unknownName(
+        'actuator',
+        id,
+        diagram.actuators.map((each) => each.id),
+      ),
+    );
+  }
+  if (actuator.kind === 'quantity') {
+    const match = /^(-?\d+(?:\.\d+)?)(?::(rising|falling))?$/.exec(text.trim());
+    if (!match) {
+      return fail(unknownName('position', text, ['a number', 'number:rising', 'number:falling']));
+    }
+    const state: QuantityState = { value: Number(match[1]) };
+    if (match[2]) state.cameFrom = match[2] === 'rising' ? 'below' : 'above';
+    return ok({ ...setup, actuators: { ...setup.actuators, [id]: state } });
+  }
+  const known = actuator.positions.map((each) => each.id);
+  if (!known.includes(text)) return fail(unknownName('position', `${id}=${text}`, known));
+  return ok({ ...setup, actuators: { ...setup.actuators, [id]: text } });
+}
+
+/** The actuator state that puts a switch into a position: for a quantity, beyond the set point. */
+export function actuatorStateFor(part: SwitchPart, position: string): string | QuantityState {
+  if (!part.setPoints) return position;
+  const { rising, falling } = part.setPoints;
+  return position === 'above'
+    ? { value: rising.at + rising.tolerance }
+    : { value: falling.at - falling.tolerance };
+}

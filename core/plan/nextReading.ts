@@ -1,0 +1,170 @@
+import { neverPairs } from '../diagram/contactTable';
+import { positionsOf, switchPosition } from '../diagram/setup';
+import { terminalRef } from '../diagram/terminal';
+import { isolate } from '../circuit/isolate';
+import { samePlace, type Explanation, type SwitchState } from '../diagnose/switchVerdict';
+import type { Predictor } from '../diagnose/predict';
+import type { Reading, ReadingPlace } from '../judge/reading';
+import { proofSetup } from './proof';
+
+/** The reading to take next and why it is asked for. */
+export interface NextReading {
+  place: ReadingPlace;
+  position: string;
+  why: 'proof' | 'settle' | 'repeat' | 'look-again';
+  /** Readings that this one takes the place of, once the setup has been looked at again. */
+  supersedes: string[];
+}
+
+/** Bits below which a reading is not worth the walk to the unit. */
+const WORTH_BITS = 0.05;
+/** A fifth reading at one place says what four have said. */
+const MOST_AT_ONE_PLACE = 3;
+/** A lever moved by finger means a switch off its bracket; the same place again teaches less. */
+const PRICE = { byHand: 0.02, again: 0.02, between: 0.01 };
+
+/**
+ * The next reading of a switch: the next unseen step of its proof while all agrees; once something
+ * does not, the reading that tells the standing explanations apart best.
+ * @returns undefined when the verdict stands and nothing more is asked for
+ */
+export function nextReading(
+  predictor: Predictor,
+  readings: readonly Reading[],
+  state: SwitchState,
+): NextReading | undefined {
+  const next = choose(predictor, readings, state);
+  // Who has been asked once to look at the setup is careful from then on.
+  const careful = next?.why === 'look-again' || readings.some((each) => each.lookedAgain);
+  return next && { ...next, place: { ...next.place, lookedAgain: careful } };
+}
+
+function choose(
+  predictor: Predictor,
+  readings: readonly Reading[],
+  state: SwitchState,
+): NextReading | undefined {
+  const { part } = predictor;
+  const { verdict } = state;
+  const again = (reading: Reading, why: NextReading['why'], supersedes: string[]): NextReading => ({
+    place: placeOf(reading),
+    position: switchPosition(reading.setup, part) ?? part.free,
+    why,
+    supersedes,
+  });
+  switch (verdict.kind) {
+    case 'good':
+    case 'fault':
+      return undefined;
+    case 'half-proved': {
+      const [step] = verdict.unseen;
+      return step && { place: step, position: step.position, why: 'proof', supersedes: [] };
+    }
+    case 'check-again': {
+      const first = readings.find((each) => verdict.readings.includes(each.id));
+      return first && again(first, 'look-again', verdict.readings);
+    }
+    case 'undecided': {
+      const settle = bestSettling(predictor, readings, verdict.leading);
+      if (verdict.needs === 'another-reading' && settle && settle.bits > WORTH_BITS) {
+        return { ...settle, why: 'settle', supersedes: [] };
+      }
+      const odd = readings.filter((each) => state.judgements.get(each.id)?.agrees === false).at(-1);
+      if (odd && readings.filter((each) => samePlace(part, each, odd)).length < 2) {
+        return again(odd, 'repeat', []);
+      }
+      const step = state.proof.find(
+        (each) => !readings.some((reading) => samePlace(part, each, reading)),
+      );
+      return step && { place: step, position: step.position, why: 'proof', supersedes: [] };
+    }
+  }
+}
+
+const placeOf = ({ part, from, to, setup, wiggle, lookedAgain }: Reading): ReadingPlace => ({
+  part,
+  from,
+  to,
+  setup,
+  wiggle,
+  lookedAgain,
+});
+
+interface Candidate {
+  place: ReadingPlace;
+  position: string;
+  bits: number;
+}
+
+/** The place whose outcome leaves the least doubt between the explanations (expected entropy). */
+function bestSettling(
+  predictor: Predictor,
+  readings: readonly Reading[],
+  leading: readonly Explanation[],
+): Candidate | undefined {
+  let best: Candidate | undefined;
+  for (const { place, position, price } of candidates(predictor)) {
+    const taken = readings.filter(
+      (each) => samePlace(predictor.part, each, place) && each.wiggle === place.wiggle,
+    ).length;
+    if (taken > MOST_AT_ONE_PLACE) continue;
+    const bits = information(predictor, place, leading) - price - PRICE.again * taken;
+    if (!best || bits > best.bits + 1e-9) best = { place, position, bits };
+  }
+  return best;
+}
+
+/** Every pair of the switch in every position, held still, wiggled, and moved by finger. */
+function candidates({ diagram, part }: Predictor): (Omit<Candidate, 'bits'> & { price: number })[] {
+  const { lift } = isolate(diagram, part);
+  const pairs = [
+    ...part.contacts.map((each) => ({ between: each.between, price: 0 })),
+    ...neverPairs(part).map((between) => ({ between, price: PRICE.between })),
+  ];
+  return positionsOf(diagram, part).flatMap((position) => {
+    const setup = proofSetup(diagram, part, position, lift);
+    const held = { ...setup, byHand: { [part.id]: position } };
+    return pairs.flatMap(({ between: [a, b], price }) => {
+      const base = {
+        part: part.id,
+        from: terminalRef(part.id, a),
+        to: terminalRef(part.id, b),
+        lookedAgain: false,
+      };
+      return [
+        { place: { ...base, setup, wiggle: false }, position, price },
+        { place: { ...base, setup, wiggle: true }, position, price },
+        { place: { ...base, setup: held, wiggle: false }, position, price: price + PRICE.byHand },
+      ];
+    });
+  });
+}
+
+/** Bits that a reading is expected to take off the doubt between explanations. */
+function information(
+  predictor: Predictor,
+  place: ReadingPlace,
+  leading: readonly Explanation[],
+): number {
+  const groups = new Map<string, number[]>();
+  for (const { hypothesis, probability } of leading) {
+    const outcome = predictor.outcome(place, hypothesis);
+    groups.set(outcome, [...(groups.get(outcome) ?? []), probability]);
+  }
+  const total = leading.reduce((sum, each) => sum + each.probability, 0);
+  let left = 0;
+  for (const weights of groups.values()) {
+    const mass = weights.reduce((sum, each) => sum + each, 0);
+    left += (mass / total) * entropy(weights, mass);
+  }
+  return (
+    entropy(
+      leading.map((each) => each.probability),
+      total,
+    ) - left
+  );
+}
+
+/** Shannon's entropy in bits of weights that add up to `whole`. */
+const entropy = (weights: readonly number[], whole: number): number =>
+  weights.reduce((sum, each) => sum - (each > 0 ? (each / whole) * Math.log2(each / whole) : 0), 0);

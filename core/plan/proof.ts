@@ -1,0 +1,112 @@
+import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
+import { cellState, neverPairs, pairState } from '../diagram/contactTable';
+import { actuatorStateFor, drawnSetup, positionsOf, type Setup } from '../diagram/setup';
+import { terminalRef } from '../diagram/terminal';
+import { isolate } from '../circuit/isolate';
+import type { ReadingPlace } from '../judge/reading';
+import { fewestMoves } from './route';
+
+/** Quick: every contact seen closed and open. Full: every cell, and pairs that never connect. */
+export type Depth = 'quick' | 'full';
+
+/** One reading of a proof, with what it shows. */
+export interface ProofStep extends ReadingPlace {
+  /** Position of the switch while it is read. */
+  position: string;
+  shows: { kind: 'cell'; contact: string; state: 'closed' | 'open' } | { kind: 'never' };
+}
+
+interface Cell {
+  pair: [string, string];
+  position: string;
+  shows: ProofStep['shows'];
+}
+
+/** The setup in which a switch is read in a position: dead, isolated, all else as drawn. */
+export function proofSetup(
+  diagram: Diagram,
+  part: SwitchPart,
+  position: string,
+  lift: TerminalRef[],
+): Setup {
+  const drawn = drawnSetup(diagram);
+  const actuators = { ...drawn.actuators, [part.actuator]: actuatorStateFor(part, position) };
+  return { ...drawn, actuators, lifted: lift };
+}
+
+/**
+ * The readings that prove a switch in its whole table, in the order with the fewest probe and
+ * actuator moves. Cells that may rightly be either are not evidence and are left out.
+ */
+export function proofOf(diagram: Diagram, part: SwitchPart, depth: Depth): ProofStep[] {
+  const { lift } = isolate(diagram, part);
+  const cells = depth === 'quick' ? quickCells(diagram, part) : fullCells(diagram, part);
+  return fewestMoves(cells).map(({ pair: [a, b], position, shows }) => ({
+    part: part.id,
+    from: terminalRef(part.id, a),
+    to: terminalRef(part.id, b),
+    setup: proofSetup(diagram, part, position, lift),
+    position,
+    // A steady reading passes an intermittent contact; only the full proof promises to find it.
+    wiggle: depth === 'full' && shows.kind === 'cell' && shows.state === 'closed',
+    lookedAgain: false,
+    shows,
+  }));
+}
+
+/** Cells whose own contact decides what the pair shows, with no other way round inside. */
+function readableCells(diagram: Diagram, part: SwitchPart): Cell[] {
+  const cells: Cell[] = [];
+  for (const position of positionsOf(diagram, part)) {
+    for (const contact of part.contacts) {
+      const state = cellState(part, contact.id, position);
+      const [a, b] = contact.between;
+      if (state === 'either' || pairState(part, a, b, position).state !== state) continue;
+      cells.push({ pair: [a, b], position, shows: { kind: 'cell', contact: contact.id, state } });
+    }
+  }
+  return cells;
+}
+
+function fullCells(diagram: Diagram, part: SwitchPart): Cell[] {
+  const cells = readableCells(diagram, part);
+  const position = cells[0]?.position ?? part.free;
+  return [
+    ...cells,
+    ...neverPairs(part).map((pair): Cell => ({ pair, position, shows: { kind: 'never' } })),
+  ];
+}
+
+/**
+ * One closed and one open cell for every contact that has both, from the fewest positions; among
+ * as many positions the ends of the actuator's travel.
+ */
+function quickCells(diagram: Diagram, part: SwitchPart): Cell[] {
+  const cells = readableCells(diagram, part);
+  const wanted = new Map<string, Cell[]>();
+  for (const cell of cells) {
+    const key = JSON.stringify(cell.shows);
+    wanted.set(key, [...(wanted.get(key) ?? []), cell]);
+  }
+  const [first, ...others] = positionsOf(diagram, part);
+  // The ends of the travel come first: a door is easily held open or closed, not ajar.
+  const positions = [first, ...others.reverse()].filter((each) => each !== undefined);
+  for (let size = 1; size <= positions.length; size++) {
+    for (const some of subsets(positions, size)) {
+      const picked = [...wanted.values()].map((choices) =>
+        choices.find((cell) => some.includes(cell.position)),
+      );
+      if (picked.every((cell) => cell !== undefined)) return picked;
+    }
+  }
+  return [];
+}
+
+function* subsets<T>(items: readonly T[], size: number): Generator<T[]> {
+  if (size === 0) yield [];
+  else {
+    for (const [i, item] of items.entries()) {
+      for (const rest of subsets(items.slice(i + 1), size - 1)) yield [item, ...rest];
+    }
+  }
+}

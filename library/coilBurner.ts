@@ -1,0 +1,122 @@
+import type { Diagram } from '../core/diagram/diagram';
+
+/** One coil burner with its infinite switch, receptacle block and the shared lamp. */
+export const coilBurner: Diagram = {
+  format: 'yarrix-diagram',
+  version: 1,
+  id: 'coil-burner',
+  name: 'Coil burner with infinite switch',
+  kind: 'coil range',
+  drawnFor: { knob: 'off' },
+  supplies: [
+    {
+      id: 'feed',
+      name: 'Range cord',
+      kind: 'split-phase',
+      volts: 240,
+      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }],
+    },
+  ],
+  actuators: [
+    {
+      id: 'knob',
+      name: 'Left front knob',
+      kind: 'hand',
+      shape: 'knob',
+      positions: [
+        { id: 'off', name: 'knob at OFF' },
+        { id: 'low', name: 'knob at LOW' },
+        { id: 'high', name: 'knob at HIGH' },
+      ],
+    },
+  ],
+  panels: [
+    { id: 'rear', name: 'Backguard cover', fastener: '6 hex-head screws', minutes: 5 },
+    { id: 'top', name: 'Lift-up top', fastener: 'none, prop rod', minutes: 1 },
+  ],
+  parts: [
+    {
+      id: 'infinite',
+      name: 'Infinite switch, left front',
+      role: 'cycles the burner',
+      aliases: [
+        { word: 'burner control' },
+        { word: 'thermostat', trap: 'the oven has a real thermostat' },
+      ],
+      kind: 'switch',
+      terminals: [{ id: 'L1' }, { id: 'H1' }, { id: 'P' }, { id: 'L2' }, { id: 'H2' }],
+      contacts: [
+        { id: 'L1-H1', between: ['L1', 'H1'], circuit: 'heater', amps: 8.8 },
+        { id: 'L1-P', between: ['L1', 'P'], circuit: 'control', amps: 0.1 },
+        { id: 'L2-H2', between: ['L2', 'H2'], circuit: 'heater', amps: 8.8 },
+      ],
+      actuator: 'knob',
+      free: 'off',
+      byHand: 'Pull the knob and turn the shaft itself with pliers.',
+      table: {
+        known: 'sheet',
+        rows: [
+          { position: 'off', closed: [] },
+          { position: 'low', closed: ['L1-H1', 'L1-P'], either: ['L2-H2'] },
+          { position: 'high', closed: ['L1-H1', 'L1-P', 'L2-H2'] },
+        ],
+      },
+      panel: 'rear',
+      where: 'Behind the leftmost knob, H terminals towards the glass',
+    },
+    {
+      id: 'block',
+      name: 'Receptacle block',
+      role: 'holds the coil’s pins',
+      kind: 'connection',
+      terminals: [{ id: 'a' }, { id: 'b' }, { id: 'pin1' }, { id: 'pin2' }],
+      joins: [
+        ['a', 'pin1'],
+        ['b', 'pin2'],
+      ],
+      panel: 'top',
+    },
+    {
+      id: 'coil',
+      name: 'Coil element, 8 in',
+      role: 'the burner',
+      kind: 'load',
+      load: 'heater',
+      terminals: [{ id: 'a' }, { id: 'b' }],
+      elements: [
+        {
+          id: 'coil',
+          between: ['a', 'b'],
+          value: { watts: 2100, volts: 240, tolerancePercent: 8 },
+        },
+      ],
+      panel: 'top',
+    },
+    {
+      id: 'lamp',
+      name: 'Surface lamp',
+      role: 'lit while any burner is on',
+      kind: 'load',
+      load: 'lamp',
+      terminals: [{ id: 'a' }, { id: 'b' }],
+      elements: [
+        { id: 'lamp', between: ['a', 'b'], value: { nominal: 90000, low: 60000, high: 150000 } },
+      ],
+      panel: 'rear',
+    },
+  ],
+  wires: [
+    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'infinite.L1' },
+    { id: 'w2', colour: 'RD', from: 'feed.L2', to: 'infinite.L2' },
+    { id: 'w3', colour: 'BU', from: 'infinite.H1', to: 'block.a' },
+    { id: 'w4', colour: 'YE', from: 'infinite.H2', to: 'block.b' },
+    { id: 'w5', colour: 'GY', from: 'infinite.P', to: 'lamp.a' },
+    { id: 'w6', colour: 'RD-WH', from: 'lamp.b', to: 'feed.L2' },
+    { id: 'w7', colour: 'NA', from: 'block.pin1', to: 'coil.a' },
+    { id: 'w8', colour: 'NA', from: 'block.pin2', to: 'coil.b' },
+  ],
+  cautions: [
+    'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',
+    'A burner that was on stays hot enough to burn long after the lamp is out.',
+  ],
+};

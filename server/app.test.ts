@@ -1,0 +1,201 @@
+import { randomUUID } from 'node:crypto';
+import type { Pool } from 'pg';
+import pino from 'pino';
+import request from 'supertest';
+import type { CallDetail, CallSummary } from '../contract/call';
+import type { Entry } from '../contract/entry';
+import { builtIn } from '../library/library';
+import { createApp } from './app';
+import { addDiagram } from './data/diagrams';
+import { openDatabase, transaction } from './data/database';
+
+const url = process.env.YARRIX_TEST_DATABASE ?? '';
+const shop = `test-${randomUUID()}`;
+let db: Pool;
+let app: ReturnType<typeof createApp>;
+
+beforeAll(async () => {
+  db = openDatabase(url);
+  app = createApp({ db, shop, log: pino({ level: 'silent' }) });
+  await db.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [shop]);
+  const washer = builtIn('top-load-washer');
+  if (!washer) throw new Error('no washer');
+  await transaction(db, (queries) => addDiagram(queries, shop, randomUUID(), washer));
+});
+afterAll(() => db.end());
+
+const phoneAt = '2026-11-24T08:00:00.000Z';
+const newCall = () => ({
+  appliance: { id: randomUUID(), make: 'Marrowby', model: 'W-44', place: 'Test bench' },
+  diagramId: 'top-load-washer',
+  diagramVersion: 1,
+  complaint: 'does not spin',
+  phoneAt,
+});
+const reading = (callId: string, changes: object = {}) => ({
+  callId,
+  kind: 'reading',
+  phoneAt,
+  body: {
+    part: 'lid-switch',
+    from: 'lid-switch.A1',
+    to: 'lid-switch.A2',
+    setup: {
+      power: 'off',
+      actuators: { lid: 'closed', timer: 'off' },
+      byHand: {},
+      lifted: [],
+      partsOut: [],
+    },
+    wiggle: false,
+    lookedAgain: false,
+    function: 'ohm',
+    meter: 'ordinary-auto',
+    leadOhms: 0.2,
+    said: '0.3',
+    supersedes: [],
+    ...changes,
+  },
+});
+async function openCall(): Promise<string> {
+  const id = randomUUID();
+  await request(app).put(`/api/calls/${id}`).send(newCall()).expect(204);
+  return id;
+}
+const logOf = async (id: string): Promise<Entry[]> =>
+  ((await request(app).get(`/api/calls/${id}`).expect(200)).body as CallDetail).entries;
+
+describe('the server on a real PostgreSQL', () => {
+  it('answers health from the database', async () => {
+    const { body } = await request(app).get('/api/health').expect(200);
+    expect(Date.parse(body.database)).not.toBeNaN();
+  });
+
+  it('stores a reading once, however often it is sent, and what the display said as it was said', async () => {
+    const call = await openCall();
+    const id = randomUUID();
+    for (let sent = 0; sent < 3; sent++) {
+      await request(app)
+        .put(`/api/entries/${id}`)
+        .send(reading(call, { said: '820k' }))
+        .expect(204);
+    }
+    const log = await logOf(call);
+    expect(log.map((each) => each.id)).toEqual([id]);
+    expect(log[0]?.body).toMatchObject({ said: '820k' });
+  });
+
+  it('refuses to overwrite: another body under the same id, and any update or delete', async () => {
+    const call = await openCall();
+    const id = randomUUID();
+    await request(app).put(`/api/entries/${id}`).send(reading(call)).expect(204);
+    await request(app)
+      .put(`/api/entries/${id}`)
+      .send(reading(call, { said: 'OL' }))
+      .expect(409);
+    await expect(
+      db.query("UPDATE entry SET kind = 'doubt' WHERE shop = $1 AND id = $2", [shop, id]),
+    ).rejects.toThrow('append-only');
+    await expect(
+      db.query('DELETE FROM entry WHERE shop = $1 AND id = $2', [shop, id]),
+    ).rejects.toThrow('append-only');
+    expect((await logOf(call))[0]?.body).toMatchObject({ said: '0.3' });
+  });
+
+  it('keeps a corrected reading beside the one that takes its place', async () => {
+    const call = await openCall();
+    const [first, second] = [randomUUID(), randomUUID()];
+    await request(app)
+      .put(`/api/entries/${first}`)
+      .send(reading(call, { said: 'OL' }))
+      .expect(204);
+    await request(app)
+      .put(`/api/entries/${second}`)
+      .send(reading(call, { supersedes: [first] }))
+      .expect(204);
+    expect(await logOf(call)).toHaveLength(2);
+  });
+
+  it.each([
+    ['a terminal that the diagram does not have', { from: 'lid-switch.Z9' }, '/body/from'],
+    ['a word that says two things', { said: 'zero reading' }, '/body/said'],
+    [
+      'an unknown power state',
+      { setup: { power: 'maybe', actuators: {}, byHand: {}, lifted: [], partsOut: [] } },
+      '/body/setup/power',
+    ],
+    ['a field that nobody knows', { colour: 'red' }, '/body/colour'],
+  ])('refuses %s, names the place and stores nothing', async (_name, changes, path) => {
+    const call = await openCall();
+    const answer = await request(app)
+      .put(`/api/entries/${randomUUID()}`)
+      .send(reading(call, changes))
+      .expect(422);
+    expect(answer.type).toBe('application/problem+json');
+    const problem = JSON.parse(answer.text);
+    expect(problem.faults.map((each: { path: string }) => each.path)).toContain(path);
+    expect(problem.requestId).toBe(answer.headers['x-request-id']);
+    expect(await logOf(call)).toEqual([]);
+  });
+
+  it('gives a problem for a broken body, an unknown route and an id that is none', async () => {
+    const broken = await request(app)
+      .put(`/api/calls/${randomUUID()}`)
+      .type('json')
+      .send('{"a":')
+      .expect(400);
+    expect(broken.type).toBe('application/problem+json');
+    await request(app).get('/api/nothing').expect(404);
+    await request(app).get('/api/calls/42').expect(400);
+  });
+
+  it('reads a contact table into a new version of the diagram that the call goes on with', async () => {
+    const call = await openCall();
+    const send = (csv: string, sentAs = randomUUID()) =>
+      request(app)
+        .put(`/api/tables/${sentAs}`)
+        .send({ callId: call, diagramVersion: 1, part: 'lid-switch', csv, phoneAt });
+    const bad = await send('position,A1-A2,B1-B2\nclosed,x,x\nopen,maybe,0\n').expect(422);
+    expect(JSON.parse(bad.text).faults).toMatchObject([{ line: 3, column: 2 }]);
+    expect(await logOf(call)).toEqual([]);
+
+    const sentAs = randomUUID();
+    const csv = 'position;A1-A2;B1-B2\nopen;0;0\nclosed;X;0\n';
+    const first = await send(csv, sentAs).expect(200);
+    expect((await send(csv, sentAs).expect(200)).body).toEqual(first.body);
+    const detail = (await request(app).get(`/api/calls/${call}`).expect(200)).body as CallDetail;
+    expect(detail.diagramVersion).toBe(first.body.version);
+    expect(detail.diagram.parts.find((part) => part.id === 'lid-switch')).toMatchObject({
+      table: {
+        rows: [
+          { position: 'closed', closed: ['A'] },
+          { position: 'open', closed: [] },
+        ],
+      },
+    });
+  });
+
+  it('takes a diagram file whole or not at all', async () => {
+    const text = JSON.stringify({ ...builtIn('coil-burner'), id: 'my-burner' }, null, 2);
+    const send = (body: string) =>
+      request(app).put(`/api/diagrams/${randomUUID()}`).type('text').send(body);
+    const bad = await send(text.replace('"from": "feed.L1"', '"from": "feed.L9"')).expect(422);
+    const [fault] = JSON.parse(bad.text).faults;
+    expect(fault.path).toBe('/wires/0/from');
+    expect(text.split('\n')[fault.line - 1]).toContain('"from"');
+    const known = async () =>
+      ((await request(app).get('/api/diagrams')).body as { id: string }[]).map((each) => each.id);
+    expect(await known()).not.toContain('my-burner');
+    await send(text).expect(200);
+    expect(await known()).toContain('my-burner');
+  });
+
+  it('shows another shop nothing', async () => {
+    const call = await openCall();
+    const other = createApp({ db, shop: `other-${shop}`, log: pino({ level: 'silent' }) });
+    await request(other).get(`/api/calls/${call}`).expect(404);
+    expect((await request(other).get('/api/calls').expect(200)).body).toEqual([]);
+    const mine = (await request(app).get('/api/calls').expect(200)).body as CallSummary[];
+    expect(mine.map((each) => each.id)).toContain(call);
+  });
+});

@@ -1,0 +1,62 @@
+import { randomUUID } from 'node:crypto';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Pool } from 'pg';
+import pino, { type Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { noSuchRoute, sendProblem } from './problems';
+import { callRoutes } from './routes/calls';
+import { diagramRoutes, tableRoutes } from './routes/diagrams';
+import { entryRoutes } from './routes/entries';
+import { serveWeb } from './web';
+
+export interface AppOptions {
+  db: Pool;
+  /** Whose data this is; one shop until there is sign-in. */
+  shop: string;
+  /** Folder of the built web application; none in tests of the interface alone. */
+  web?: string;
+  log?: Logger;
+}
+
+/** The whole server: health, API under /api, and the web application. */
+export function createApp({ db, shop, web, log = pino() }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, genReqId: () => randomUUID(), quietReqLogger: true }));
+  app.use((request, response, next) => {
+    response.setHeader('x-request-id', String(request.id));
+    next();
+  });
+  app.use(
+    helmet({
+      // Plain http on loopback: nothing to upgrade, nothing to pin.
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          upgradeInsecureRequests: null,
+        },
+      },
+    }),
+  );
+  app.use(compression());
+
+  app.get('/api/health', async (_request, response) => {
+    const { rows } = await db.query<{ now: Date }>('SELECT now() AS now');
+    response.json({ status: 'ok', database: rows[0]?.now });
+  });
+  app.use('/api/diagrams', diagramRoutes(db, shop));
+  app.use('/api', express.json({ limit: '1mb' }));
+  app.use('/api/calls', callRoutes(db, shop));
+  app.use('/api/entries', entryRoutes(db, shop));
+  app.use('/api/tables', tableRoutes(db, shop));
+  app.use('/api', noSuchRoute);
+  if (web) app.use(serveWeb(web));
+  app.use(sendProblem);
+  return app;
+}

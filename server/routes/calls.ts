@@ -1,0 +1,40 @@
+import { Router } from 'express';
+import type { Pool } from 'pg';
+import { NewCallDto, type CallDetail } from '../../contract/call';
+import { readDto } from '../../contract/readDto';
+import { addCall, findCall, listCalls } from '../data/calls';
+import { transaction } from '../data/database';
+import { findDiagram } from '../data/diagrams';
+import { listEntries } from '../data/entries';
+import { uuidOf, valid } from '../input';
+import { notFound, Refused } from '../problems';
+
+export function callRoutes(db: Pool, shop: string): Router {
+  const router = Router();
+
+  router.get('/', async (_request, response) => {
+    response.json(await listCalls(db, shop));
+  });
+
+  router.get('/:id', async (request, response) => {
+    const call = await findCall(db, shop, uuidOf(request.params.id));
+    if (!call) throw notFound('such call');
+    const diagram = await findDiagram(db, shop, call.diagramId, call.diagramVersion);
+    if (!diagram) throw new Error(`call ${call.id} names a diagram version that is not stored`);
+    const detail: CallDetail = { ...call, diagram, entries: await listEntries(db, shop, call.id) };
+    response.json(detail);
+  });
+
+  router.put('/:id', async (request, response) => {
+    const id = uuidOf(request.params.id);
+    const call = valid(readDto(NewCallDto, request.body));
+    if (!(await findDiagram(db, shop, call.diagramId, call.diagramVersion))) {
+      const message = `there is no diagram "${call.diagramId}" version ${call.diagramVersion}`;
+      throw new Refused(422, 'this cannot be stored as it is', [{ path: '/diagramId', message }]);
+    }
+    await transaction(db, (queries) => addCall(queries, shop, id, call));
+    response.status(204).end();
+  });
+
+  return router;
+}

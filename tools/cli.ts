@@ -1,0 +1,98 @@
+import { parseArgs } from 'node:util';
+import { check } from './doors/check';
+import { diagrams } from './doors/diagrams';
+import { BadInput, EXIT, out } from './doors/door';
+import { Hindered } from './folders';
+import { expect } from './doors/expect';
+import { proof } from './doors/proof';
+
+const USAGE = `./yarrix COMMAND
+
+  start [--port N]     everything: database, demo data, web; Ctrl-C stops it
+  stop | status        of what start left running
+  reset-demo           put the demo data back as it was
+  test [--only NAME]   all tests (core, contract, server, app, e2e)
+  lint                 layout, style and types
+
+  diagrams [--json]                         the built-in diagrams
+  proof DIAGRAM PART [--full] [--json]      the readings that prove a switch
+  expect DIAGRAM --from P.T --to P.T        one ohm reading: nominal, low, high
+         [--set actuator=position]... [--lift P.T]... [--fault part:mode]... [--json]
+  check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
+
+DIAGRAM is a file or the id of a built-in one.
+Exit codes: 0 done, 1 the answer is no, 2 bad input.`;
+
+async function main(argv: string[]): Promise<number> {
+  const [command, ...rest] = argv;
+  const { values, positionals } = parseArgs({
+    args: rest,
+    allowPositionals: true,
+    options: {
+      json: { type: 'boolean', default: false },
+      full: { type: 'boolean', default: false },
+      from: { type: 'string' },
+      to: { type: 'string' },
+      set: { type: 'string', multiple: true, default: [] },
+      lift: { type: 'string', multiple: true, default: [] },
+      fault: { type: 'string', multiple: true, default: [] },
+      diagram: { type: 'string' },
+      part: { type: 'string' },
+      port: { type: 'string' },
+      only: { type: 'string' },
+    },
+  });
+  const [first, second] = positionals;
+  switch (command) {
+    case 'diagrams':
+      return diagrams(values);
+    case 'proof':
+      return proof({ ...values, diagram: first, part: second });
+    case 'expect':
+      return expect({ ...values, diagram: first });
+    case 'check':
+      return check({ ...values, file: first });
+    case 'start':
+      return (await import('./start')).start(values.port);
+    case 'stop':
+      return (await import('./stop')).stop();
+    case 'status':
+      return (await import('./status')).status();
+    case 'reset-demo':
+      return (await import('./resetDemo')).resetDemo();
+    case 'test':
+      return (await import('./test')).test(values.only);
+    case 'lint':
+      return (await import('./lint')).lint();
+    case undefined:
+    case 'help':
+    case '--help':
+      out(USAGE);
+      return EXIT.done;
+    default:
+      throw new BadInput(`there is no command "${command}"; ./yarrix help lists them`);
+  }
+}
+
+// A reader that has seen enough (`| head`) closes the pipe; that is no error.
+process.stdout.on('error', () => process.exit(EXIT.done));
+
+main(process.argv.slice(2)).then(
+  (code) => {
+    process.exitCode = code;
+  },
+  (error: unknown) => {
+    // parseArgs reports an unknown option as a TypeError with a code.
+    const usage = error instanceof TypeError && 'code' in error;
+    if (error instanceof BadInput || usage) {
+      process.stderr.write(`yarrix: ${(error as Error).message.split('\n')[0]}\n`);
+      process.exitCode = EXIT.badInput;
+    } else if (error instanceof Hindered) {
+      process.stderr.write(`yarrix: ${error.message}\n`);
+      process.exitCode = 69;
+    } else {
+      process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);
+      process.exitCode = 70;
+    }
+  },
+);

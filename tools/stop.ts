@@ -1,0 +1,22 @@
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { EXIT, out } from './doors/door';
+import { DATA, Hindered } from './folders';
+import { stopClusterIn } from './postgres';
+import { sayStopped, whoRuns } from './running';
+
+const PATIENCE_SECONDS = 20;
+
+/** `./yarrix stop`: ends a running start, and a database that one left behind. */
+export async function stop(): Promise<number> {
+  const running = whoRuns();
+  if (running) {
+    process.kill(running.pid, 'SIGTERM');
+    for (let tenth = 0; whoRuns() && tenth < PATIENCE_SECONDS * 10; tenth++) await sleep(100);
+    if (whoRuns()) throw new Hindered(`process ${running.pid} does not stop`);
+  }
+  const left = await stopClusterIn(join(DATA, 'postgres'));
+  sayStopped();
+  out(running || left ? 'Yarrix has stopped; the data is kept.' : 'Yarrix was not running.');
+  return EXIT.done;
+}
