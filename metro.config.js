@@ -7,7 +7,8 @@ config.maxWorkers = 2;
 config.cacheStores = [new FileStore({ root: join(__dirname, 'node_modules', '.cache', 'metro') })];
 config.transformer.minifierPath = require.resolve('./tools/minify.js');
 // The data of a running server and the last bundle are none of Metro's business.
-const own = (folder) => new RegExp(`^${join(__dirname, folder).replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}/.*`);
+const own = (folder) =>
+  new RegExp(`^${join(__dirname, folder).replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}/.*`);
 config.resolver.blockList = [own('.yarrix'), own('dist')].concat(config.resolver.blockList ?? []);
 
 // class-validator asks for these for rules that we do not use; they are large and break its export.

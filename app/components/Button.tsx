@@ -1,7 +1,7 @@
 import Feather from '@expo/vector-icons/Feather';
 import type { ComponentProps } from 'react';
-import { Pressable, StyleSheet, View, type ViewStyle } from 'react-native';
-import { radius, space, touch, useTheme } from '../theme/theme';
+import { Pressable, StyleSheet, useWindowDimensions, View, type ViewStyle } from 'react-native';
+import { radius, space, touch, useTheme, WIDE } from '../theme/theme';
 import { Type } from './Type';
 
 interface Props {
@@ -32,6 +32,7 @@ export function Button({
   style,
 }: Props) {
   const palette = useTheme();
+  const wide = useWindowDimensions().width >= WIDE;
   const colour = look === 'act' ? palette.onAct : palette.ink;
   const ground: ViewStyle =
     look === 'act'
@@ -62,7 +63,7 @@ export function Button({
       <Type weight="strong" style={{ color: colour }} numberOfLines={2}>
         {label}
       </Type>
-      {shortcut && (
+      {shortcut && wide && (
         <View style={[styles.shortcut, { borderColor: colour }]}>
           <Type size="small" weight="mono" style={{ color: colour }}>
             {shortcut}

@@ -1,5 +1,5 @@
 import Feather from '@expo/vector-icons/Feather';
-import { router } from 'expo-router';
+import { Link } from 'expo-router';
 import Head from 'expo-router/head';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -33,15 +33,11 @@ export function Screen({ title, under, back, actions, children }: Props) {
       </Head>
       <View style={[styles.bar, { borderColor: palette.line }]}>
         {back !== undefined && (
-          <Pressable
-            accessibilityRole="link"
-            accessibilityLabel="Back"
-            testID="back"
-            onPress={() => router.navigate(back)}
-            style={styles.back}
-          >
-            <Feather name="arrow-left" size={26} color={palette.ink} />
-          </Pressable>
+          <Link href={back} asChild>
+            <Pressable accessibilityLabel="Back" testID="back" style={styles.back}>
+              <Feather name="arrow-left" size={26} color={palette.ink} />
+            </Pressable>
+          </Link>
         )}
         <View style={styles.titles}>
           <Type size="lead" weight="heavy" numberOfLines={1} role="heading" aria-level={1}>

@@ -1,7 +1,5 @@
-import Feather from '@expo/vector-icons/Feather';
-import { router } from 'expo-router';
 import { useEffect, useMemo } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../contract/call';
 import type { NewEntry } from '../../contract/entry';
 import type { Part, SwitchPart } from '../../core/diagram/diagram';
@@ -11,13 +9,14 @@ import { Button } from '../components/Button';
 import { Card } from '../components/Card';
 import { Chip } from '../components/Chip';
 import { Notice } from '../components/Notice';
+import { RowLink } from '../components/RowLink';
 import { Screen } from '../components/Screen';
 import { Type } from '../components/Type';
 import { loadCall } from '../state/calls';
 import { selectCall } from '../state/callView';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { enqueue } from '../state/outbox';
-import { radius, space, touch, useTheme } from '../theme/theme';
+import { space } from '../theme/theme';
 import { switchStanding } from './switchStanding';
 
 /** One call: the unit, its complaint, and how each switch stands. */
@@ -67,18 +66,11 @@ function Opened({ call }: { call: CallDetail }) {
     void dispatch(enqueue({ to: 'entries', id: crypto.randomUUID(), body }));
   };
   return (
-    <Screen
-      title={call.complaint}
-      under={`${appliance.make} ${appliance.model} · ${appliance.place}`}
-      back="/"
-    >
+    <Screen title={`${appliance.make} ${appliance.model}`} under={appliance.place} back="/">
       <ScrollView contentContainerStyle={styles.inner} testID="call">
         <Card>
           <Type size="lead" weight="heavy">
             {call.complaint}
-          </Type>
-          <Type>
-            {appliance.make} {appliance.model}
           </Type>
           <Type tone="soft">
             {appliance.place}
@@ -129,39 +121,32 @@ function Opened({ call }: { call: CallDetail }) {
 }
 
 function SwitchRow({ call, part }: { call: CallDetail; part: SwitchPart }) {
-  const palette = useTheme();
   const meterId = useAppSelector((state) => state.settings.meter);
   const standing = useMemo(
     () => switchStanding(call, part, METERS.find((each) => each.id === meterId) ?? METERS[0]),
     [call, part, meterId],
   );
   return (
-    <Pressable
-      accessibilityRole="link"
-      accessibilityLabel={`${part.name}: ${standing.label}`}
+    <RowLink
+      href={`/call/${call.id}/${part.id}`}
+      name={`${part.name}: ${standing.label}`}
       testID={`switch-${part.id}`}
-      onPress={() => router.navigate(`/call/${call.id}/${part.id}`)}
-      style={({ pressed }) => [
-        styles.switch,
-        { backgroundColor: pressed ? palette.sunk : palette.card, borderColor: palette.line },
-      ]}
     >
-      <View style={styles.grow}>
-        <Type size="lead" weight="strong">
-          {part.name}
-        </Type>
+      <Type size="lead" weight="strong">
+        {part.name}
+      </Type>
+      <Type size="small" tone="soft">
+        {part.role}
+      </Type>
+      {part.aliases && (
         <Type size="small" tone="soft">
-          {part.role}
+          {part.aliases
+            .map(({ word, trap }) => `also “${word}”${trap ? ` (careful: ${trap})` : ''}`)
+            .join(', ')}
         </Type>
-        {part.aliases?.map((alias) => (
-          <Type key={alias.word} size="small" tone="soft">
-            also “{alias.word}”{alias.trap ? `: careful, ${alias.trap}` : ''}
-          </Type>
-        ))}
-        <Chip {...standing} testID={`standing-${part.id}`} />
-      </View>
-      <Feather name="chevron-right" size={26} color={palette.soft} />
-    </Pressable>
+      )}
+      <Chip {...standing} testID={`standing-${part.id}`} />
+    </RowLink>
   );
 }
 
@@ -178,14 +163,5 @@ function OtherPart({ part }: { part: Part }) {
 
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
-  switch: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    borderWidth: 1,
-    borderRadius: radius.medium,
-    padding: space.m,
-    minHeight: touch.row,
-  },
-  grow: { flex: 1, gap: space.xs },
   part: { paddingVertical: space.xs },
 });

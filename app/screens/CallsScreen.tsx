@@ -1,12 +1,12 @@
-import Feather from '@expo/vector-icons/Feather';
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { FlatList, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { FlatList, StyleSheet, View } from 'react-native';
 import type { CallSummary } from '../../contract/call';
 import { Button } from '../components/Button';
 import { Chip } from '../components/Chip';
 import { Field } from '../components/Field';
 import { Notice } from '../components/Notice';
+import { RowLink } from '../components/RowLink';
 import { Screen } from '../components/Screen';
 import { Type } from '../components/Type';
 import { useKeys } from '../components/useKeys';
@@ -14,7 +14,7 @@ import { loadCalls, loadDiagrams } from '../state/calls';
 import { selectCalls } from '../state/callView';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { change } from '../state/settings';
-import { radius, space, useTheme, WIDE, type ThemeChoice } from '../theme/theme';
+import { space, type ThemeChoice } from '../theme/theme';
 
 type Show = 'today' | 'open' | 'all';
 const SHOWS: { id: Show; label: string }[] = [
@@ -30,7 +30,6 @@ export function CallsScreen() {
   const listState = useAppSelector((state) => state.calls.listState);
   const [show, setShow] = useState<Show>('open');
   const [search, setSearch] = useState('');
-  const wide = useWindowDimensions().width >= WIDE;
 
   useEffect(() => {
     void dispatch(loadCalls());
@@ -80,7 +79,7 @@ export function CallsScreen() {
           look="act"
           icon="plus"
           label="New call"
-          shortcut={wide ? 'N' : undefined}
+          shortcut="N"
           testID="new-call"
           onPress={newCall}
         />
@@ -107,45 +106,36 @@ function matches(call: CallSummary, search: string): boolean {
 }
 
 function CallRow({ call }: { call: CallSummary }) {
-  const palette = useTheme();
   const { make, model, place } = call.appliance;
   return (
-    <Pressable
-      accessibilityRole="link"
-      accessibilityLabel={`${call.complaint}. ${make} ${model}, ${place}`}
+    <RowLink
+      href={`/call/${call.id}`}
+      name={`${call.complaint}. ${make} ${model}, ${place}`}
       testID={`call-${call.id}`}
-      onPress={() => router.navigate(`/call/${call.id}`)}
-      style={({ pressed }) => [
-        styles.call,
-        { backgroundColor: pressed ? palette.sunk : palette.card, borderColor: palette.line },
-      ]}
     >
-      <View style={styles.grow}>
-        <Type weight="strong" numberOfLines={2}>
-          {call.complaint}
+      <Type weight="strong" numberOfLines={2}>
+        {call.complaint}
+      </Type>
+      <Type size="small" tone="soft" numberOfLines={1}>
+        {make} {model} · {place}
+      </Type>
+      <View style={styles.row}>
+        <Chip
+          label={
+            call.stage === 'done'
+              ? 'Done'
+              : call.readings
+                ? `Open, ${call.readings} readings`
+                : 'Open, nothing read'
+          }
+          tone={call.stage === 'done' ? 'good' : call.readings ? 'warn' : 'ink'}
+          icon={call.stage === 'done' ? 'check' : 'tool'}
+        />
+        <Type size="small" tone="soft">
+          {when(call.lastAt)}
         </Type>
-        <Type size="small" tone="soft" numberOfLines={1}>
-          {make} {model} · {place}
-        </Type>
-        <View style={styles.row}>
-          <Chip
-            label={
-              call.stage === 'done'
-                ? 'Done'
-                : call.readings
-                  ? `Open, ${call.readings} readings`
-                  : 'Open, nothing read'
-            }
-            tone={call.stage === 'done' ? 'good' : call.readings ? 'warn' : 'ink'}
-            icon={call.stage === 'done' ? 'check' : 'tool'}
-          />
-          <Type size="small" tone="soft">
-            {when(call.lastAt)}
-          </Type>
-        </View>
       </View>
-      <Feather name="chevron-right" size={24} color={palette.soft} />
-    </Pressable>
+    </RowLink>
   );
 }
 
@@ -223,14 +213,5 @@ const styles = StyleSheet.create({
     maxWidth: 820,
     alignSelf: 'center',
   },
-  call: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    borderWidth: 1,
-    borderRadius: radius.medium,
-    padding: space.m,
-    gap: space.s,
-  },
-  grow: { flex: 1, gap: space.xs },
   foot: { padding: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
 });

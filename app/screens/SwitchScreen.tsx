@@ -71,8 +71,8 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
   const working = (
     <>
       {gate && <Gates key={gate} proof={proof} gate={gate} />}
-      {!gate && last && <LastReading proof={proof} last={last} letters={wide} />}
-      {!gate && (asking || !next) && verdict}
+      {!gate && last && <LastReading proof={proof} last={last} />}
+      {!wide && !gate && (asking || !next) && verdict}
       {!gate && asking && (
         <Button
           look="act"
@@ -84,7 +84,7 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
         />
       )}
       {reading && <NextCard proof={proof} next={reading} />}
-      {reading && state.verdict.kind === 'undecided' && verdict}
+      {!wide && reading && state.verdict.kind === 'undecided' && verdict}
     </>
   );
   const table = (
@@ -130,7 +130,7 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
             {pad}
           </View>
           <ScrollView style={styles.side} contentContainerStyle={styles.inner}>
-            {standing}
+            {verdict}
             {history}
           </ScrollView>
         </View>
@@ -154,7 +154,6 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
 function DepthSwitch() {
   const dispatch = useAppDispatch();
   const depth = useAppSelector((state) => state.settings.depth);
-  const wide = useWindowDimensions().width >= WIDE;
   const other = depth === 'quick' ? 'full' : 'quick';
   const toggle = (): void => void dispatch(change({ depth: other }));
   useKeys({ f: toggle });
@@ -163,7 +162,7 @@ function DepthSwitch() {
       label={depth === 'quick' ? 'Quick' : 'Full'}
       icon={depth === 'quick' ? 'zap' : 'layers'}
       hint={`${depth} proof; change to ${other}`}
-      shortcut={wide ? 'F' : undefined}
+      shortcut="F"
       testID="depth"
       onPress={toggle}
       style={styles.depth}

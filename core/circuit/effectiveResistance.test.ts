@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import { Matrix, pseudoInverse } from 'ml-matrix';
 import { effectiveResistance } from './effectiveResistance';
 

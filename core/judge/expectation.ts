@@ -2,6 +2,7 @@ import { cellState, pairState } from '../diagram/contactTable';
 import type { Contact, SwitchPart } from '../diagram/diagram';
 import { switchPosition } from '../diagram/setup';
 import { splitRef } from '../diagram/terminal';
+import { strictest } from './limits';
 import type { Reading } from './reading';
 
 /** What was to be seen: a contact's cell, or a pair that must never be connected. */
@@ -38,3 +39,10 @@ export function expectation(
     never,
   };
 }
+
+/** The contact whose limits a pair is judged by: its own, else the strictest of the switch. */
+export const judgedBy = (
+  part: SwitchPart,
+  expected: Expectation,
+): Pick<Contact, 'circuit' | 'amps'> =>
+  expected.contact ?? strictest(part) ?? { circuit: 'control' };

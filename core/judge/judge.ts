@@ -1,5 +1,5 @@
 import { ohmReading } from '../circuit/ohmReading';
-import type { CircuitClass, Diagram, SwitchPart } from '../diagram/diagram';
+import type { Contact, Diagram, SwitchPart } from '../diagram/diagram';
 import type { Fault } from '../fault/modes';
 import {
   decide,
@@ -9,8 +9,8 @@ import {
   type Interval,
   type Meter,
 } from '../meter/meter';
-import { expectation, type Expectation } from './expectation';
-import { BEEP_IS_ENOUGH, CLOSED_UP_TO, OPEN_FROM, strictest } from './limits';
+import { expectation, judgedBy, type Expectation } from './expectation';
+import { beepIsEnough, closedUpTo, OPEN_FROM } from './limits';
 import type { Reading, ReadingClass } from './reading';
 import { sayJudgement } from './say';
 
@@ -34,19 +34,19 @@ export function judge(
   meter: Meter,
 ): Judgement {
   const expected = expectation(part, reading);
-  const circuit = expected.contact?.circuit ?? strictest(part);
+  const contact = judgedBy(part, expected);
   const { display } = reading;
   const grade = display.kind === 'beep' || display.kind === 'silent' ? 'beeper' : 'number';
   const interval = displayInterval(display, meter, reading.range);
   const found = interval
-    ? classify(diagram, part, reading, expected, interval, meter, circuit)
+    ? classify(diagram, part, reading, expected, interval, meter, contact)
     : 'unsteady';
   const agrees =
     found === 'cannot-tell' || expected.state === 'either' ? null : found === expected.state;
-  const says = sayJudgement({ expected, found, reading, meter, circuit });
+  const says = sayJudgement({ expected, found, reading, meter, contact });
   const loss =
-    expected.state === 'closed' && display.kind === 'ohms' && expected.contact?.amps
-      ? lossAt(expected.contact.amps, Math.max(0, display.ohms - meter.leads.ohms))
+    found === 'resistive' && display.kind === 'ohms' && contact.amps !== undefined
+      ? lossAt(contact.amps, Math.max(0, display.ohms - meter.leads.ohms))
       : undefined;
   return { class: found, agrees, grade, says, ...(loss && { loss }) };
 }
@@ -61,19 +61,19 @@ function classify(
   expected: Expectation,
   interval: Interval,
   meter: Meter,
-  circuit: CircuitClass,
+  contact: Pick<Contact, 'circuit' | 'amps'>,
 ): ReadingClass {
   const { display } = reading;
   const closed: ReadingClass = expected.never ? 'short' : 'closed';
   if (display.kind === 'beep') {
-    return expected.state !== 'closed' || BEEP_IS_ENOUGH.has(circuit) ? closed : 'cannot-tell';
+    return expected.state !== 'closed' || beepIsEnough(contact) ? closed : 'cannot-tell';
   }
   if (display.kind === 'silent') return 'open';
   if (display.kind === 'over') {
     const highest = rangeInUse(meter, reading.range) === highestRange(meter);
     return highest || expected.state === 'closed' ? 'open' : 'cannot-tell';
   }
-  const side = decide(interval, CLOSED_UP_TO[circuit]);
+  const side = decide(interval, closedUpTo(contact));
   if (side === 'below') return closed;
   if (side === 'cannot-decide') return 'cannot-tell';
   if (interval.low >= OPEN_FROM) return 'open';

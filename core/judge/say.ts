@@ -1,8 +1,8 @@
-import type { CircuitClass } from '../diagram/diagram';
+import type { Contact } from '../diagram/diagram';
 import { sayDisplay, sayOhms } from '../meter/display';
 import { highestRange, lowestRange, rangeInUse, type Meter } from '../meter/meter';
 import type { Expectation } from './expectation';
-import { CLOSED_UP_TO } from './limits';
+import { closedUpTo } from './limits';
 import type { Reading, ReadingClass } from './reading';
 
 interface Found {
@@ -10,11 +10,11 @@ interface Found {
   found: ReadingClass;
   reading: Reading;
   meter: Meter;
-  circuit: CircuitClass;
+  contact: Pick<Contact, 'circuit' | 'amps'>;
 }
 
 /** The meaning of a reading in plain words, with what to do where the reading is not enough. */
-export function sayJudgement({ expected, found, reading, meter, circuit }: Found): string {
+export function sayJudgement({ expected, found, reading, meter, contact }: Found): string {
   const { display } = reading;
   const shown = sayDisplay(display);
   if (expected.state === 'either' && found !== 'unsteady') {
@@ -47,20 +47,21 @@ export function sayJudgement({ expected, found, reading, meter, circuit }: Found
         ? 'It jumps while you wiggle: something does not hold. Move the wire, the crimp and the lever one at a time.'
         : 'The value does not stand still. Bite in with the tips or clip on, and read again.';
     case 'cannot-tell':
-      return sayCannotTell(reading, meter, circuit);
+      return sayCannotTell(reading, meter, contact);
   }
 }
 
-function sayCannotTell(reading: Reading, meter: Meter, circuit: CircuitClass): string {
-  const limit = sayOhms(CLOSED_UP_TO[circuit]);
+function sayCannotTell(reading: Reading, meter: Meter, contact: Found['contact']): string {
+  const load = contact.amps ? `carries ${contact.amps} A` : `is in a ${contact.circuit} circuit`;
+  const limit = sayOhms(closedUpTo(contact));
   if (reading.display.kind === 'over') {
     const used = rangeInUse(meter, reading.range);
     return `OL here only says above ${used.name}. Turn to ${highestRange(meter).name} and read again.`;
   }
   if (reading.display.kind === 'beep') {
-    return `A beep is anything below about ${meter.beeper.never} Ω; this contact carries a ${circuit} circuit and must be below ${limit}. Read it in ohms on ${lowestRange(meter).name}.`;
+    return `A beep is anything below about ${meter.beeper.never} Ω; this contact ${load} and must be below ${limit}. Read it in ohms on ${lowestRange(meter).name}.`;
   }
-  return circuit === 'thermopile' || circuit === 'thermocouple'
+  return contact.circuit === 'thermopile' || contact.circuit === 'thermocouple'
     ? `This meter cannot decide ${limit} with its own leads in the way. Read the millivolts lost across it in use.`
     : `Too close to ${limit} for this meter and its leads. Touch the tips together, note the leads, read again, or read the volts lost under load.`;
 }

@@ -149,6 +149,8 @@ function information(
   const groups = new Map<string, number[]>();
   for (const { hypothesis, probability } of leading) {
     const outcome = predictor.outcome(place, hypothesis);
+    // Where a good switch may show either, no outcome tells anything.
+    if (outcome === 'unknown') return 0;
     groups.set(outcome, [...(groups.get(outcome) ?? []), probability]);
   }
   const total = leading.reduce((sum, each) => sum + each.probability, 0);

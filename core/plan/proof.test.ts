@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import { LIBRARY } from '../../library/library';
 import { cellState } from '../diagram/contactTable';
 import type { Diagram, SwitchPart } from '../diagram/diagram';

@@ -11,4 +11,3 @@ export async function migrate(url: string, log: (line: string) => void): Promise
     log,
   });
 }
-

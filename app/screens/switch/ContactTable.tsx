@@ -22,7 +22,7 @@ export function ContactTable({ proof }: { proof: SwitchProof }) {
         <View style={styles.row} role="row">
           <View style={styles.first} />
           {part.contacts.map((contact) => (
-            <View key={contact.id} style={styles.cell} role="columnheader">
+            <View key={contact.id} style={styles.head} role="columnheader">
               <Type size="small" weight="mono">
                 {contact.between.join('–')}
               </Type>
@@ -127,5 +127,6 @@ const styles = StyleSheet.create({
     borderWidth: 3,
     borderColor: 'transparent',
   },
+  head: { width: 78, alignItems: 'center', paddingBottom: space.xs },
   mark: { flexDirection: 'row', alignItems: 'center' },
 });

@@ -1,3 +1,4 @@
+import Feather from '@expo/vector-icons/Feather';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { DisplayProblem } from '../../../core/meter/display';
@@ -63,14 +64,14 @@ export function Keypad({ enter, letters }: Props) {
       { id: 'beep', label: 'Beep', letter: 'b', press: () => say('beep'), tone: 'word' },
       { id: 'silent', label: 'Silent', letter: 's', press: () => say('silent'), tone: 'word' },
       { id: 'over', label: 'OL', letter: 'o', press: () => say('OL'), tone: 'word' },
-      { id: 'lone-one', label: '1 ·', letter: 'l', press: () => say('1 .'), tone: 'word' },
+      { id: 'lone-one', label: 'Lone 1', letter: 'l', press: () => say('1 .'), tone: 'word' },
       { id: 'jumps', label: 'Jumps', letter: 'j', press: () => say('jumps'), tone: 'word' },
     ],
     [
       number('7'),
       number('8'),
       number('9'),
-      { id: 'back', label: '⌫', letter: 'Backspace', press: back },
+      { id: 'back', label: 'Delete', letter: 'Backspace', press: back },
       { id: 'megohm', label: 'MΩ', letter: 'm', press: unit('M'), tone: 'unit' },
     ],
     [
@@ -170,9 +171,17 @@ function PadKey({ of: key, letters, waiting }: { of: Key; letters: boolean; wait
         { backgroundColor: pressed ? palette.line : ground, borderColor: palette.line },
       ]}
     >
-      <Type size={key.tone === 'word' ? 'body' : 'title'} weight="heavy" style={{ color: colour }}>
-        {key.label}
-      </Type>
+      {key.id === 'back' ? (
+        <Feather name="delete" size={24} color={colour} />
+      ) : (
+        <Type
+          size={key.tone === 'word' ? 'body' : 'title'}
+          weight="heavy"
+          style={{ color: colour }}
+        >
+          {key.label}
+        </Type>
+      )}
       {letter && (
         <Type size="small" weight="mono" style={{ color: waiting ? palette.onAct : palette.soft }}>
           {letter === 'Enter' ? '⏎' : letter.toUpperCase()}

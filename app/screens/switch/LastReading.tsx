@@ -14,15 +14,7 @@ export const TONE = (judgement: Judgement | undefined) =>
 export const ICON = { good: 'check-circle', bad: 'x-circle', warn: 'help-circle' } as const;
 
 /** What the reading just taken means, with undo in reach. */
-export function LastReading({
-  proof,
-  last,
-  letters,
-}: {
-  proof: SwitchProof;
-  last: LoggedReading;
-  letters: boolean;
-}) {
+export function LastReading({ proof, last }: { proof: SwitchProof; last: LoggedReading }) {
   const palette = useTheme();
   const judgement = proof.state.judgements.get(last.id);
   if (!judgement) return null;
@@ -44,7 +36,7 @@ export function LastReading({
         <Type weight="strong" testID="meaning">
           {judgement.says}
         </Type>
-        {loss && loss.watts >= 1 && (
+        {loss && (
           <Type size="small">
             In use it would lose {loss.volts.toFixed(1)} V and make {Math.round(loss.watts)} W of
             heat.
@@ -55,7 +47,7 @@ export function LastReading({
         look="bare"
         icon="rotate-ccw"
         label="Undo"
-        shortcut={letters ? 'U' : undefined}
+        shortcut="U"
         testID="undo"
         hint="Take the last reading back"
         onPress={() => proof.takeBack(last.id, 'undone')}

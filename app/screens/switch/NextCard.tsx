@@ -109,7 +109,7 @@ function Probe({ name, colour, at, proof, lifted, testID }: ProbeProps) {
             <WireSwatch key={wire.id} code={wire.colour} />
           ))}
           <Type size="small" weight="strong" tone={off ? 'warn' : 'soft'}>
-            {wires.length === 0 ? 'no wire' : off ? 'off' : 'on'}
+            {wires.length === 0 ? 'no wire on it' : off ? 'wire off' : 'wire on'}
           </Type>
         </View>
       </View>

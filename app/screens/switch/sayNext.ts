@@ -1,9 +1,9 @@
 import { ohmReading } from '../../../core/circuit/ohmReading';
 import { sayPosition } from '../../../core/diagram/setup';
-import { expectation } from '../../../core/judge/expectation';
-import { BEEP_IS_ENOUGH, strictest } from '../../../core/judge/limits';
-import { sayOhms } from '../../../core/meter/display';
-import { highestRange, lowestRange, type OhmRange } from '../../../core/meter/meter';
+import { expectation, judgedBy } from '../../../core/judge/expectation';
+import { beepIsEnough } from '../../../core/judge/limits';
+import { sayDisplay } from '../../../core/meter/display';
+import { highestRange, lowestRange, showOhms, type OhmRange } from '../../../core/meter/meter';
 import type { NextReading } from '../../../core/plan/nextReading';
 import type { SwitchProof } from './useSwitchProof';
 
@@ -27,21 +27,22 @@ const WHY: Record<NextReading['why'], string> = {
 
 export function sayNext({ call, part, meter, state }: SwitchProof, next: NextReading): NextInWords {
   const expected = expectation(part, next.place);
-  const circuit = expected.contact?.circuit ?? strictest(part);
   const answer = ohmReading(call.diagram, next.place.setup, next.place.from, next.place.to);
-  const lead = meter.leads.ohms;
-  const beep = state.depth === 'quick' && BEEP_IS_ENOUGH.has(circuit);
+  const beep = state.depth === 'quick' && beepIsEnough(judgedBy(part, expected));
+  const shows = (ohms: number): string => sayDisplay(showOhms(meter, ohms));
   const shown =
-    answer.kind === 'ohms' ? `${sayOhms(lead + answer.low)} to ${sayOhms(lead + answer.high)}` : '';
+    answer.kind === 'ohms' ? `${shows(answer.low)} to ${shows(answer.high)} on the display` : '';
   const through = expected.through.length ? `, by way of ${expected.through.join(', ')}` : '';
   const good = {
-    closed: `${beep ? 'Beep, or ' : ''}${shown} with the leads${through}${beep ? '' : '. A beep is not enough here'}`,
+    closed: `${beep ? 'Beep, or ' : ''}${shown}${through}${beep ? '' : '. A beep is not enough here'}`,
     open: state.depth === 'quick' ? 'OL, or silent' : `OL on ${highestRange(meter).name}`,
     either: 'Open or closed: it may be cycling',
   }[expected.state];
   return {
     state: expected.state,
-    position: sayPosition(call.diagram, part.actuator, next.position),
+    position: sayPosition(call.diagram, part.actuator, next.position).replace(/^./, (first) =>
+      first.toUpperCase(),
+    ),
     how: part.id in next.place.setup.byHand ? part.byHand : undefined,
     range: expected.state === 'closed' ? lowestRange(meter) : highestRange(meter),
     good,

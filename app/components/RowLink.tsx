@@ -1,0 +1,44 @@
+import Feather from '@expo/vector-icons/Feather';
+import { Link } from 'expo-router';
+import type { ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { radius, space, touch, useTheme } from '../theme/theme';
+
+interface Props {
+  href: string;
+  /** What a screen reader says of the whole row. */
+  name: string;
+  testID: string;
+  children: ReactNode;
+}
+
+/** A row of a list that leads somewhere: a real link, for the thumb, Tab and Enter alike. */
+export function RowLink({ href, name, testID, children }: Props) {
+  const palette = useTheme();
+  const colours = { backgroundColor: palette.card, borderColor: palette.line };
+  return (
+    <Link href={href} asChild>
+      <Pressable
+        accessibilityLabel={name}
+        testID={testID}
+        style={StyleSheet.flatten([styles.row, colours])}
+      >
+        <View style={styles.body}>{children}</View>
+        <Feather name="chevron-right" size={24} color={palette.soft} />
+      </Pressable>
+    </Link>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.s,
+    borderWidth: 1,
+    borderRadius: radius.medium,
+    padding: space.m,
+    minHeight: touch.row,
+  },
+  body: { flex: 1, gap: space.xs },
+});

@@ -1,0 +1,132 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome';
+
+/** Sizes that the interface is made for. */
+export const PHONE = { width: 390, height: 844 };
+export const WIDE = { width: 1280, height: 800 };
+
+const FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+const PATIENCE_MS = 15_000;
+
+/** Debian's Chromium as a person uses it: by what is on the screen. */
+export class Browser {
+  private constructor(
+    readonly driver: WebDriver,
+    private readonly profile: string,
+  ) {}
+
+  static async open(size: typeof PHONE): Promise<Browser> {
+    const profile = mkdtempSync(join(tmpdir(), 'yarrix-chromium-'));
+    const options = new Options();
+    options.setChromeBinaryPath('/usr/bin/chromium');
+    options.addArguments(...FLAGS, `--user-data-dir=${profile}`);
+    const driver = await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(options)
+      .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+      .build();
+    if (driver instanceof Driver) {
+      const phone = size.width < 800;
+      await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+        ...size,
+        deviceScaleFactor: phone ? 2 : 1,
+        mobile: phone,
+      });
+    }
+    return new Browser(driver, profile);
+  }
+
+  /** Ends it, and gives back what the page reported as severe and was not meant to happen. */
+  async close(expected: RegExp = /(?!)/): Promise<string[]> {
+    const log = await this.driver.manage().logs().get('browser');
+    await this.driver.quit();
+    rmSync(this.profile, { recursive: true, force: true });
+    const severe = log.filter((each) => each.level.name === 'SEVERE').map((each) => each.message);
+    return severe.filter((message) => !expected.test(message));
+  }
+
+  find(id: string): Promise<WebElement> {
+    return this.driver.wait(
+      until.elementLocated(byId(id)),
+      PATIENCE_MS,
+      `nothing has the id ${id}`,
+    );
+  }
+
+  async has(id: string): Promise<boolean> {
+    return (await this.driver.findElements(byId(id))).length > 0;
+  }
+
+  async gone(id: string): Promise<void> {
+    await this.driver.wait(
+      async () => !(await this.has(id)),
+      PATIENCE_MS,
+      `${id} does not go away`,
+    );
+  }
+
+  /** The text of an element, read again if the page replaces it meanwhile. */
+  async text(id: string): Promise<string> {
+    return this.driver.wait(
+      async () => {
+        const [element] = await this.driver.findElements(byId(id));
+        return element?.getText().catch(() => undefined);
+      },
+      PATIENCE_MS,
+      `${id} has no text`,
+    ) as Promise<string>;
+  }
+
+  async says(id: string, wanted: RegExp): Promise<void> {
+    let last = '';
+    await this.driver
+      .wait(
+        async () => wanted.test((last = await this.text(id))),
+        PATIENCE_MS,
+        `${id} does not say ${wanted}`,
+      )
+      .catch((error: Error) => {
+        throw new Error(`${error.message}; it says "${last}"`);
+      });
+  }
+
+  async press(id: string): Promise<void> {
+    const element = await this.find(id);
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
+    await element.click();
+  }
+
+  async fill(id: string, text: string): Promise<void> {
+    const element = await this.find(id);
+    await element.sendKeys(Key.chord(Key.CONTROL, 'a'), text);
+  }
+
+  /** Types on the keyboard, to whatever has the focus. */
+  async keys(...keys: string[]): Promise<void> {
+    for (const key of keys) await this.driver.actions().sendKeys(key).perform();
+  }
+
+  /** Moves the focus with Tab, as one without a mouse does, until the element has it. */
+  async tabTo(id: string): Promise<void> {
+    for (let i = 0; i < 60; i++) {
+      const here = await this.driver.executeScript('return document.activeElement.dataset.testid');
+      if (here === id) return;
+      await this.keys(Key.TAB);
+    }
+    throw new Error(`Tab does not reach ${id}`);
+  }
+}
+
+const byId = (id: string): By => By.css(`[data-testid="${id}"]`);

@@ -1,0 +1,74 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+
+/** The real `./yarrix start`, with data of its own, that a test can stop and start again. */
+export class Yarrix {
+  private child: ChildProcess | undefined;
+
+  private constructor(
+    readonly port: number,
+    private readonly data: string,
+  ) {}
+
+  static async fresh(): Promise<Yarrix> {
+    const yarrix = new Yarrix(await freePort(), mkdtempSync(join(tmpdir(), 'yarrix-e2e-')));
+    await yarrix.start();
+    return yarrix;
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  /** Resolves when the address is printed. */
+  async start(): Promise<void> {
+    const child = spawn(resolve(__dirname, '../yarrix'), ['start', '--port', String(this.port)], {
+      env: { ...process.env, YARRIX_DATA: this.data },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    this.child = child;
+    let said = '';
+    await new Promise<void>((done, failed) => {
+      const hear = (part: Buffer): void => {
+        said += part.toString();
+        if (said.includes('runs at')) done();
+      };
+      child.stdout?.on('data', hear);
+      child.stderr?.on('data', hear);
+      child.once('exit', (code) => failed(new Error(`yarrix start ended with ${code}: ${said}`)));
+    });
+  }
+
+  /** Ends it as Ctrl-C does, database and all. */
+  async stop(): Promise<void> {
+    const child = this.child;
+    this.child = undefined;
+    if (!child || child.exitCode !== null) return;
+    await new Promise<void>((done) => {
+      child.once('exit', () => done());
+      child.kill('SIGINT');
+    });
+  }
+
+  async end(): Promise<void> {
+    await this.stop();
+    rmSync(this.data, { recursive: true, force: true });
+  }
+
+  async get<T>(path: string): Promise<T> {
+    return (await (await fetch(`${this.address}/api${path}`)).json()) as T;
+  }
+}
+
+function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}

@@ -1,0 +1,39 @@
+import { join } from 'node:path';
+import { EXIT, out } from './doors/door';
+import { ROOT } from './folders';
+import { run } from './run';
+
+const bin = (name: string): string => join(ROOT, 'node_modules', '.bin', name);
+
+const CHECKS: [name: string, program: string, args: string[]][] = [
+  ['layout of the text', 'prettier', ['--check', '--log-level', 'warn', '.']],
+  ['style', 'eslint', ['--max-warnings', '0', '.']],
+  ['types', 'tsc', ['--noEmit', '-p', '.']],
+  [
+    'who imports whom',
+    'depcruise',
+    [
+      '--config',
+      '.dependency-cruiser.cjs',
+      'core',
+      'library',
+      'contract',
+      'server',
+      'app',
+      'demo',
+      'tools',
+      'e2e',
+    ],
+  ],
+];
+
+/** `./yarrix lint`: text, style, types, and the rule of which folder may import which. */
+export async function lint(): Promise<number> {
+  let bad = 0;
+  for (const [name, program, args] of CHECKS) {
+    const { code } = await run(bin(program), args, { cwd: ROOT, show: true });
+    out(`${code === 0 ? 'good' : 'BAD '}  ${name}`);
+    if (code !== 0) bad++;
+  }
+  return bad ? EXIT.no : EXIT.done;
+}

@@ -1,0 +1,66 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { needDebian } from './debian';
+import { BadInput, out } from './doors/door';
+import { ROOT } from './folders';
+import { run } from './run';
+import { buildWeb } from './webBuild';
+
+/** Jest's projects, in the order they are run; the browser comes last and alone. */
+const FAST = ['core', 'contract', 'tools', 'server', 'app'];
+const BROWSER = 'e2e';
+
+interface Counts {
+  passed: number;
+  failed: number;
+}
+
+/** `./yarrix test [--only NAME]`: every runner, then one line that adds them up. */
+export async function test(only: string | undefined): Promise<number> {
+  const known = [...FAST, BROWSER];
+  if (only !== undefined && !known.includes(only))
+    throw new BadInput(`--only ${only}: one of ${known.join(', ')}`);
+  const wanted = only ? [only] : known;
+  await needDebian(['postgresql', 'ngspice', 'chromium', 'chromium-driver']);
+  const total: Counts = { passed: 0, failed: 0 };
+  const add = async (projects: string[]): Promise<void> => {
+    const counts = await jest(projects);
+    total.passed += counts.passed;
+    total.failed += counts.failed;
+  };
+  const fast = wanted.filter((each) => each !== BROWSER);
+  if (fast.length) await add(fast);
+  if (wanted.includes(BROWSER)) {
+    await buildWeb();
+    await add([BROWSER]);
+  }
+  out(`${total.passed} passed, ${total.failed} failed`);
+  return total.failed || !total.passed ? 1 : 0;
+}
+
+/** Runs projects of Jest; a suite that cannot even be loaded counts as a failed test. */
+async function jest(projects: string[]): Promise<Counts> {
+  const folder = mkdtempSync(join(tmpdir(), 'yarrix-jest-'));
+  const report = join(folder, 'report.json');
+  try {
+    const program = join(ROOT, 'node_modules', 'jest', 'bin', 'jest.js');
+    const args = [
+      program,
+      '--selectProjects',
+      ...projects,
+      '--json',
+      `--outputFile=${report}`,
+      '--passWithNoTests',
+    ];
+    if (projects.includes(BROWSER)) args.push('--runInBand');
+    const { code } = await run(process.execPath, args, { cwd: ROOT, show: true });
+    const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
+      readFileSync(report, 'utf8'),
+    );
+    const failed = numFailedTests + numRuntimeErrorTestSuites;
+    return { passed: numPassedTests, failed: code !== 0 && failed === 0 ? 1 : failed };
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
