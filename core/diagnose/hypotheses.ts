@@ -81,11 +81,14 @@ export function singleFaults(
   return list;
 }
 
+/** Nothing is wrong with the switch. */
+export const GOOD: Hypothesis = { kind: 'good', prior: PRIOR.good };
+
 /** Good, every single fault, and every slip. */
 export function hypothesesFor(diagram: Diagram, part: SwitchPart): Hypothesis[] {
   const slips = slipsFor(diagram, part);
   return [
-    { kind: 'good', prior: PRIOR.good },
+    GOOD,
     ...singleFaults(diagram, part).map(({ fault, prior }): Hypothesis => ({
       kind: 'fault',
       prior,

@@ -4,12 +4,14 @@ import { MODES, type Fault } from '../fault/modes';
 import { judge, type Judgement } from '../judge/judge';
 import type { Reading } from '../judge/reading';
 import type { Depth, ProofStep } from '../plan/proof';
-import type { Hypothesis, Slip } from './hypotheses';
+import { GOOD, type Hypothesis, type Slip } from './hypotheses';
 import { posterior, type Weighed } from './posterior';
 import type { Predictor } from './predict';
 
 /** A part is named from this probability on; the shop's own setting comes with sign-in. */
-export const NAME_FROM = 0.9;
+export const NAME_FROM = 0.95;
+/** A switch that showed anything odd passes only from this probability of being good on. */
+const PASS_FROM = 0.99;
 /** A slip has to explain the readings this many times better before it is asked about. */
 const SLIP_FITS_BETTER = 3;
 /** One reading alone condemns nothing. */
@@ -139,7 +141,7 @@ function decideVerdict(
   const odd = readings.filter((each) => judgements.get(each.id)?.agrees === false);
   // A single odd reading that later ones at the same place outvote was a slip of the hand.
   const outvoted = explanations.some(
-    (each) => each.hypothesis.kind === 'good' && each.probability >= NAME_FROM,
+    (each) => each.hypothesis.kind === 'good' && each.probability >= PASS_FROM,
   );
   if (odd.length === 0 || (outvoted && readings.length > odd.length)) {
     return unseen.length ? { kind: 'half-proved', unseen } : { kind: 'good' };
@@ -147,7 +149,6 @@ function decideVerdict(
 
   const fault = explanations.find((each) => each.hypothesis.kind === 'fault');
   const slip = explanations.find((each) => each.hypothesis.kind === 'slip');
-  const good: Hypothesis = { kind: 'good', prior: 1 };
   if (slip?.hypothesis.kind === 'slip') {
     const better =
       slip.logLikelihood > (fault?.logLikelihood ?? -Infinity) + Math.log(SLIP_FITS_BETTER);
@@ -155,7 +156,7 @@ function decideVerdict(
     if (better && likelier) {
       const { hypothesis } = slip;
       const moved = odd.filter(
-        (each) => predictor.likelihood(each, hypothesis) > 2 * predictor.likelihood(each, good),
+        (each) => predictor.likelihood(each, hypothesis) > 2 * predictor.likelihood(each, GOOD),
       );
       return { kind: 'check-again', slip: hypothesis.slip, readings: moved.map((each) => each.id) };
     }
@@ -167,7 +168,7 @@ function decideVerdict(
   if (odd.length < READINGS_TO_NAME) return { kind: 'undecided', needs: 'second-reading', leading };
   const { hypothesis } = fault;
   const shift = (each: Reading): number =>
-    Math.log(predictor.likelihood(each, hypothesis) / predictor.likelihood(each, good));
+    Math.log(predictor.likelihood(each, hypothesis) / predictor.likelihood(each, GOOD));
   return {
     kind: 'fault',
     faults: hypothesis.faults,

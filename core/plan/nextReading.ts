@@ -3,6 +3,7 @@ import { positionsOf, switchPosition } from '../diagram/setup';
 import { terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolate';
 import { samePlace, type Explanation, type SwitchState } from '../diagnose/switchVerdict';
+import { GOOD } from '../diagnose/hypotheses';
 import type { Predictor } from '../diagnose/predict';
 import type { Reading, ReadingPlace } from '../judge/reading';
 import { proofSetup } from './proof';
@@ -17,11 +18,14 @@ export interface NextReading {
 }
 
 /** Bits below which a reading is not worth the walk to the unit. */
-const WORTH_BITS = 0.05;
-/** A fifth reading at one place says what four have said. */
-const MOST_AT_ONE_PLACE = 3;
-/** A lever moved by finger means a switch off its bracket; the same place again teaches less. */
-const PRICE = { byHand: 0.02, again: 0.02, between: 0.01 };
+const WORTH_BITS = 0.01;
+/** A sixth reading at one place says what five have said. */
+const MOST_AT_ONE_PLACE = 4;
+/**
+ * Bits that a reading has to tell more for being a nuisance: a lever moved by finger means a switch
+ * off its bracket, a door is not easily held ajar, the same place again teaches less.
+ */
+const PRICE = { byHand: 0.02, again: 0.02, between: 0.01, midway: 0.1 };
 
 /**
  * The next reading of a switch: the next unseen step of its proof while all agrees; once something
@@ -73,6 +77,11 @@ function choose(
       if (odd && readings.filter((each) => samePlace(part, each, odd)).length < 2) {
         return again(odd, 'repeat', []);
       }
+      // No reading tells a slip that is still standing from the fault: only looking again does.
+      const slipped = verdict.leading.some((each) => each.hypothesis.kind === 'slip');
+      if (odd && slipped && !readings.some((each) => each.lookedAgain)) {
+        return again(odd, 'look-again', [odd.id]);
+      }
       const step = state.proof.find(
         (each) => !readings.some((reading) => samePlace(part, each, reading)),
       );
@@ -94,6 +103,8 @@ interface Candidate {
   place: ReadingPlace;
   position: string;
   bits: number;
+  /** Bits less what the nuisance of it counts for. */
+  worth: number;
 }
 
 /** The place whose outcome leaves the least doubt between the explanations (expected entropy). */
@@ -108,23 +119,30 @@ function bestSettling(
       (each) => samePlace(predictor.part, each, place) && each.wiggle === place.wiggle,
     ).length;
     if (taken > MOST_AT_ONE_PLACE) continue;
-    const bits = information(predictor, place, leading) - price - PRICE.again * taken;
-    if (!best || bits > best.bits + 1e-9) best = { place, position, bits };
+    const bits = information(predictor, place, leading);
+    const worth = bits - price - PRICE.again * taken;
+    if (!best || worth > best.worth + 1e-9) best = { place, position, bits, worth };
   }
   return best;
 }
 
 /** Every pair of the switch in every position, held still, wiggled, and moved by finger. */
-function candidates({ diagram, part }: Predictor): (Omit<Candidate, 'bits'> & { price: number })[] {
+function candidates({
+  diagram,
+  part,
+}: Predictor): (Omit<Candidate, 'bits' | 'worth'> & { price: number })[] {
   const { lift } = isolate(diagram, part);
   const pairs = [
     ...part.contacts.map((each) => ({ between: each.between, price: 0 })),
     ...neverPairs(part).map((between) => ({ between, price: PRICE.between })),
   ];
-  return positionsOf(diagram, part).flatMap((position) => {
+  const positions = positionsOf(diagram, part);
+  return positions.flatMap((position) => {
+    const midway = position === positions[0] || position === positions.at(-1) ? 0 : PRICE.midway;
     const setup = proofSetup(diagram, part, position, lift);
     const held = { ...setup, byHand: { [part.id]: position } };
-    return pairs.flatMap(({ between: [a, b], price }) => {
+    return pairs.flatMap(({ between: [a, b], price: own }) => {
+      const price = own + midway;
       const base = {
         part: part.id,
         from: terminalRef(part.id, a),
@@ -146,25 +164,23 @@ function information(
   place: ReadingPlace,
   leading: readonly Explanation[],
 ): number {
+  // Where a good switch may show either, no outcome tells anything.
+  if (predictor.outcome(place, GOOD) === 'unknown') return 0;
   const groups = new Map<string, number[]>();
+  let total = 0;
   for (const { hypothesis, probability } of leading) {
     const outcome = predictor.outcome(place, hypothesis);
-    // Where a good switch may show either, no outcome tells anything.
-    if (outcome === 'unknown') return 0;
+    // An explanation that foretells nothing here is neither helped nor hurt.
+    if (outcome === 'unknown') continue;
+    total += probability;
     groups.set(outcome, [...(groups.get(outcome) ?? []), probability]);
   }
-  const total = leading.reduce((sum, each) => sum + each.probability, 0);
   let left = 0;
   for (const weights of groups.values()) {
     const mass = weights.reduce((sum, each) => sum + each, 0);
     left += (mass / total) * entropy(weights, mass);
   }
-  return (
-    entropy(
-      leading.map((each) => each.probability),
-      total,
-    ) - left
-  );
+  return total === 0 ? 0 : entropy([...groups.values()].flat(), total) - left;
 }
 
 /** Shannon's entropy in bits of weights that add up to `whole`. */
