@@ -5,7 +5,7 @@ import helmet from 'helmet';
 import type { Pool } from 'pg';
 import pino, { type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { noSuchRoute, sendProblem } from './problems';
+import { noSuchRoute, Refused, sendProblem } from './problems';
 import { callRoutes } from './routes/calls';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { entryRoutes } from './routes/entries';
@@ -46,9 +46,12 @@ export function createApp({ db, shop, web, log = pino() }: AppOptions): Express 
   );
   app.use(compression());
 
-  app.get('/api/health', async (_request, response) => {
-    const { rows } = await db.query<{ now: Date }>('SELECT now() AS now');
-    response.json({ status: 'ok', database: rows[0]?.now });
+  app.get('/api/health', async (request, response) => {
+    const answer = await db.query<{ now: Date }>('SELECT now() AS now').catch((error: unknown) => {
+      request.log.error({ err: error }, 'the database does not answer');
+      throw new Refused(503, 'the database does not answer');
+    });
+    response.json({ status: 'ok', database: answer.rows[0]?.now });
   });
   app.use('/api/diagrams', diagramRoutes(db, shop));
   app.use('/api', express.json({ limit: '1mb' }));

@@ -4,7 +4,7 @@ import type { Fault, Problem } from '../contract/problem';
 /** An answer of "no" with its reason; everything else that is thrown is a failure of ours. */
 export class Refused extends Error {
   constructor(
-    readonly status: 400 | 404 | 409 | 413 | 422,
+    readonly status: 400 | 404 | 409 | 422 | 503,
     readonly title: string,
     readonly faults: Fault[] = [],
   ) {

@@ -67,7 +67,7 @@ const resolver: Resolver<Form> = (form) => {
 /** A new call: five answers and the diagram. It is kept on the device at once. */
 export function NewCallScreen() {
   const dispatch = useAppDispatch();
-  const diagrams = useAppSelector((state) => state.calls.diagrams);
+  const { diagrams, diagramsState } = useAppSelector((state) => state.calls);
   const { control, handleSubmit, formState } = useForm<Form>({
     resolver,
     defaultValues: { complaint: '', make: '', model: '', place: '', customer: '', diagram: '' },
@@ -105,9 +105,23 @@ export function NewCallScreen() {
         <Type weight="heavy" role="heading" aria-level={2}>
           Which diagram fits the unit?
         </Type>
-        {diagrams.length === 0 && (
-          <Notice icon="loader" title="Reading the diagrams" testID="no-diagrams" />
-        )}
+        {diagramsState === 'failed' ? (
+          <Notice
+            icon="wifi-off"
+            title="The diagrams could not be read"
+            text="This device has not seen them yet and the server is away. What you wrote stays here."
+            testID="diagrams-failed"
+          >
+            <Button
+              label="Try again"
+              icon="refresh-cw"
+              testID="diagrams-retry"
+              onPress={() => void dispatch(loadDiagrams())}
+            />
+          </Notice>
+        ) : diagrams.length === 0 ? (
+          <Notice icon="loader" title="Reading the diagrams" testID="diagrams-loading" />
+        ) : null}
         <Controller
           control={control}
           name="diagram"

@@ -13,6 +13,7 @@ interface CallsState {
   open: Record<string, CallDetail>;
   openState: Record<string, Loading>;
   diagrams: DiagramSummary[];
+  diagramsState: Loading;
   /** Bodies of diagrams, by `id/version`. */
   bodies: Record<string, Diagram>;
 }
@@ -23,6 +24,7 @@ const initialState: CallsState = {
   open: {},
   openState: {},
   diagrams: [],
+  diagramsState: 'idle',
   bodies: {},
 };
 
@@ -80,8 +82,15 @@ const slice = createSlice({
       .addCase(loadCall.rejected, (state, { meta }) => {
         if (!state.open[meta.arg]) state.openState[meta.arg] = 'failed';
       })
+      .addCase(loadDiagrams.pending, (state) => {
+        if (state.diagramsState !== 'ready') state.diagramsState = 'loading';
+      })
+      .addCase(loadDiagrams.rejected, (state) => {
+        if (state.diagramsState !== 'ready') state.diagramsState = 'failed';
+      })
       .addCase(loadDiagrams.fulfilled, (state, { payload }) => {
         state.diagrams = payload.list;
+        state.diagramsState = 'ready';
         payload.list.forEach(({ id, version }, i) => {
           const body = payload.bodies[i];
           if (body) state.bodies[diagramKey(id, version)] = body;

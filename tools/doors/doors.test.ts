@@ -1,0 +1,160 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { builtIn } from '../../library/library';
+
+jest.setTimeout(60_000);
+
+const YARRIX = resolve(__dirname, '../../yarrix');
+const folder = mkdtempSync(join(tmpdir(), 'yarrix-doors-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+interface Ran {
+  code: number;
+  stdout: string;
+  stderr: string;
+}
+const yarrix = (...args: string[]): Promise<Ran> =>
+  new Promise((done) => {
+    execFile(
+      YARRIX,
+      args,
+      { env: { ...process.env, YARRIX_DATA: join(folder, 'data') } },
+      (error, stdout, stderr) =>
+        done({ code: typeof error?.code === 'number' ? error.code : 0, stdout, stderr }),
+    );
+  });
+const file = (name: string, text: string): string => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+
+describe('the command-line doors', () => {
+  it('lists the built-in diagrams with parts, terminals and positions', async () => {
+    const { code, stdout } = await yarrix('diagrams', '--json');
+    expect(code).toBe(0);
+    const list = JSON.parse(stdout) as {
+      id: string;
+      actuators: { id: string; positions: string[] }[];
+    }[];
+    expect(list.length).toBeGreaterThanOrEqual(4);
+    expect(list.find((each) => each.id === 'over-range-oven')?.actuators).toContainEqual(
+      expect.objectContaining({ id: 'door', positions: ['closed', 'ajar', 'open'] }),
+    );
+  });
+
+  it('expects ohms with wires lifted and faults put in, and null for open', async () => {
+    const at = ['expect', 'coil-burner', '--from', 'infinite.H1', '--to', 'infinite.H2', '--json'];
+    const on = JSON.parse((await yarrix(...at)).stdout);
+    expect(on.nominal).toBeGreaterThan(27);
+    expect(on.low).toBeLessThan(on.nominal);
+    const off = JSON.parse((await yarrix(...at, '--lift', 'infinite.H2')).stdout);
+    expect(off).toMatchObject({ nominal: null, low: null, high: null });
+    const stuck = await yarrix(
+      'expect',
+      'coil-burner',
+      '--from',
+      'infinite.L2',
+      '--to',
+      'infinite.H2',
+      '--lift',
+      'infinite.H2',
+      '--fault',
+      'infinite.L2-H2:stuck-closed',
+      '--json',
+    );
+    expect(JSON.parse(stuck.stdout).nominal).toBeLessThan(1);
+  });
+
+  it('orders the readings of a proof with what a good switch shows', async () => {
+    const { stdout } = await yarrix('proof', 'top-load-washer', 'lid-switch', '--json');
+    const { readings, lift } = JSON.parse(stdout) as {
+      readings: { expected: { state: string } }[];
+      lift: string[];
+    };
+    expect(readings.map((each) => each.expected.state).sort()).toEqual([
+      'closed',
+      'closed',
+      'open',
+      'open',
+    ]);
+    expect(lift.length).toBeGreaterThan(0);
+  });
+
+  it('checks files: 0 for a good one, 1 with the place for a bad one', async () => {
+    const good = file('good.json', JSON.stringify(builtIn('wall-oven')));
+    expect((await yarrix('check', good)).code).toBe(0);
+    const bad = await yarrix(
+      'check',
+      file('bad.csv', 'position,A1-A2,B1-B2\nclosed,x,x\nopen,hm,0\n'),
+      '--diagram',
+      'top-load-washer',
+      '--part',
+      'lid-switch',
+    );
+    expect(bad).toMatchObject({ code: 1, stdout: expect.stringContaining('line 3, column 2') });
+  });
+
+  it.each([
+    [['expect', 'nowhere', '--from', 'a.b', '--to', 'c.d'], /no file and no built-in diagram/],
+    [
+      ['expect', 'coil-burner', '--from', 'infinite.Z', '--to', 'infinite.H1'],
+      /no terminal "infinite.Z"/,
+    ],
+    [
+      [
+        'expect',
+        'coil-burner',
+        '--from',
+        'infinite.H1',
+        '--to',
+        'infinite.H2',
+        '--set',
+        'knob=sideways',
+      ],
+      /knob=sideways.*off, low, high/,
+    ],
+    [
+      [
+        'expect',
+        'coil-burner',
+        '--from',
+        'infinite.H1',
+        '--to',
+        'infinite.H2',
+        '--fault',
+        'coil:haunted',
+      ],
+      /haunted/,
+    ],
+    [['proof', 'coil-burner', 'coil'], /no part "coil"/],
+    [['frobnicate'], /no command/],
+    [['proof', '--wat'], /wat/],
+  ])(
+    '%j is bad input: exit 2 and one line that says what would be right',
+    async (args, message) => {
+      const { code, stderr } = await yarrix(...args);
+      expect(code).toBe(2);
+      expect(stderr.trim().split('\n')).toHaveLength(1);
+      expect(stderr).toMatch(message);
+    },
+  );
+
+  it('says that a port is taken and starts nothing', async () => {
+    const other = createServer();
+    const port = await new Promise<number>((done) => {
+      other.listen(0, '127.0.0.1', () => {
+        const address = other.address();
+        done(typeof address === 'object' && address ? address.port : 0);
+      });
+    });
+    const { code, stderr } = await yarrix('start', '--port', String(port));
+    other.close();
+    expect(code).toBe(69);
+    expect(stderr).toMatch(new RegExp(`port ${port} is taken`));
+    expect((await yarrix('status')).code).toBe(1);
+  });
+});
