@@ -27,7 +27,7 @@ export class Browser {
     private readonly profile: string,
   ) {}
 
-  static async open(size: typeof PHONE): Promise<Browser> {
+  static async open(size: typeof PHONE, theme: 'light' | 'dark' = 'light'): Promise<Browser> {
     const profile = mkdtempSync(join(tmpdir(), 'yarrix-chromium-'));
     const options = new Options();
     options.setChromeBinaryPath('/usr/bin/chromium');
@@ -44,6 +44,8 @@ export class Browser {
         deviceScaleFactor: phone ? 2 : 1,
         mobile: phone,
       });
+      const features = [{ name: 'prefers-color-scheme', value: theme }];
+      await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', { features });
     }
     return new Browser(driver, profile);
   }

@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/webdriverjs';
+import { AxeBuilder } from '@axe-core/webdriverjs';
 import { Key } from 'selenium-webdriver';
 import type { CallDetail, CallSummary } from '../contract/call';
 import { Browser, PHONE, WIDE } from './browser';

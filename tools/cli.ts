@@ -13,6 +13,7 @@ const USAGE = `./yarrix COMMAND
   reset-demo           put the demo data back as it was
   test [--only NAME]   all tests (core, contract, server, app, e2e)
   lint                 layout, style and types
+  pictures [--only NAME]  docs/screenshots made anew from the demo data
 
   diagrams [--json]                         the built-in diagrams
   proof DIAGRAM PART [--full] [--json]      the readings that prove a switch
@@ -62,6 +63,8 @@ async function main(argv: string[]): Promise<number> {
       return (await import('./resetDemo')).resetDemo();
     case 'test':
       return (await import('./test')).test(values.only);
+    case 'pictures':
+      return (await import('./pictures')).pictures(values.only);
     case 'lint':
       return (await import('./lint')).lint();
     case undefined:
