@@ -7,6 +7,7 @@ import {
   type ParseError,
 } from 'jsonc-parser';
 import type { Diagram } from '../core/diagram/diagram';
+import { lintCircuit } from '../core/circuit/lintCircuit';
 import { lintDiagram, type Finding } from '../core/diagram/lint';
 import { fail, ok, type Result } from '../core/result';
 import type { Fault } from './problem';
@@ -53,7 +54,10 @@ export function checkDiagram(value: unknown): Result<CheckedDiagram, Fault[]> {
       faults.length ? faults : [{ path: '', message: 'does not have the shape of a diagram' }],
     );
   }
-  const findings = lintDiagram(value);
+  const sound = lintDiagram(value);
+  // The circuit can only be built once every name in the diagram is known.
+  const broken = sound.some((each) => each.severity === 'error');
+  const findings = broken ? sound : [...sound, ...lintCircuit(value)];
   const faults = findings.filter((each) => each.severity === 'error');
   if (faults.length) return fail(faults.map(({ path, message }) => ({ path, message })));
   return ok({ diagram: value, warnings: findings });

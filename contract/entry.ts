@@ -33,6 +33,12 @@ export class SetupDto {
   @IsIn(['off', 'on', 'unknown'])
   power!: 'off' | 'on' | 'unknown';
 
+  /** Supplies that are not as `power` says. */
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  except!: string[];
+
   @IsObject()
   actuators!: Record<string, string | QuantityState>;
 
@@ -48,6 +54,11 @@ export class SetupDto {
   @ArrayMaxSize(60)
   @IsString({ each: true })
   partsOut!: string[];
+
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsArray({ each: true })
+  jumpers!: [TerminalRef, TerminalRef][];
 }
 
 /** A reading as it was taken. `said` is what the display said, as it was said. */

@@ -6,7 +6,7 @@ import { addDiagram } from '../server/data/diagrams';
 import { addEntry } from '../server/data/entries';
 import { workSwitch } from '../core/diagnose/simulatedTechnician';
 import { Predictor } from '../core/diagnose/predict';
-import { parseFault } from '../core/fault/modes';
+import { parseFault } from '../core/fault/parseFault';
 import { findSwitch } from '../core/diagram/terminal';
 import { sayDisplay } from '../core/meter/display';
 import { ORDINARY_METER } from '../core/meter/meter';

@@ -8,13 +8,15 @@ export const coilBurner: Diagram = {
   name: 'Coil burner with infinite switch',
   kind: 'coil range',
   drawnFor: { knob: 'off' },
+  frame: 'frame.F',
   supplies: [
     {
       id: 'feed',
       name: 'Range cord',
       kind: 'split-phase',
       volts: 240,
-      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }],
+      amps: 40,
+      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
     },
   ],
   actuators: [
@@ -35,6 +37,14 @@ export const coilBurner: Diagram = {
     { id: 'top', name: 'Lift-up top', fastener: 'none, prop rod', minutes: 1 },
   ],
   parts: [
+    {
+      id: 'frame',
+      name: 'Frame',
+      role: 'metal of the range',
+      kind: 'connection',
+      terminals: [{ id: 'F' }, { id: 'G' }],
+      joins: [['F', 'G']],
+    },
     {
       id: 'infinite',
       name: 'Infinite switch, left front',
@@ -100,7 +110,12 @@ export const coilBurner: Diagram = {
       load: 'lamp',
       terminals: [{ id: 'a' }, { id: 'b' }],
       elements: [
-        { id: 'lamp', between: ['a', 'b'], value: { nominal: 90000, low: 60000, high: 150000 } },
+        {
+          id: 'lamp',
+          between: ['a', 'b'],
+          value: { nominal: 90000, low: 60000, high: 150000 },
+          volts: 240,
+        },
       ],
       panel: 'rear',
     },
@@ -114,6 +129,7 @@ export const coilBurner: Diagram = {
     { id: 'w6', colour: 'RD-WH', from: 'lamp.b', to: 'feed.L2' },
     { id: 'w7', colour: 'NA', from: 'block.pin1', to: 'coil.a' },
     { id: 'w8', colour: 'NA', from: 'block.pin2', to: 'coil.b' },
+    { id: 'w9', colour: 'GN', from: 'feed.G', to: 'frame.G' },
   ],
   cautions: [
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',

@@ -7,14 +7,16 @@ export const overRangeOven: Diagram = {
   id: 'over-range-oven',
   name: 'Over-range oven, three-switch door interlock',
   kind: 'over-range oven',
-  drawnFor: { door: 'open', cook: 'idle' },
+  drawnFor: { door: 'open', start: 'released', cook: 'idle' },
+  frame: 'frame.F',
   supplies: [
     {
       id: 'cord',
       name: 'Power cord',
       kind: 'mains',
       volts: 120,
-      terminals: [{ id: 'L' }, { id: 'N' }],
+      amps: 20,
+      terminals: [{ id: 'L' }, { id: 'N' }, { id: 'G' }],
     },
   ],
   actuators: [
@@ -27,6 +29,17 @@ export const overRangeOven: Diagram = {
         { id: 'closed', name: 'door closed' },
         { id: 'ajar', name: 'door ajar' },
         { id: 'open', name: 'door open' },
+      ],
+    },
+    {
+      id: 'start',
+      name: 'Start pad',
+      kind: 'momentary',
+      shape: 'button',
+      rest: 'released',
+      positions: [
+        { id: 'released', name: 'START released' },
+        { id: 'pressed', name: 'START touched' },
       ],
     },
     {
@@ -53,6 +66,14 @@ export const overRangeOven: Diagram = {
   ],
   parts: [
     {
+      id: 'frame',
+      name: 'Case',
+      role: 'metal of the oven',
+      kind: 'connection',
+      terminals: [{ id: 'F' }, { id: 'G' }],
+      joins: [['F', 'G']],
+    },
+    {
       id: 'fuse',
       name: 'Line fuse',
       role: 'protects the line',
@@ -61,6 +82,7 @@ export const overRangeOven: Diagram = {
       terminals: [{ id: 'A' }, { id: 'B' }],
       between: ['A', 'B'],
       rating: '20 A, ceramic',
+      amps: 20,
       panel: 'grille',
     },
     {
@@ -75,6 +97,7 @@ export const overRangeOven: Diagram = {
         { id: 'NC', between: ['COM', 'NC'], circuit: 'control', throw: 'NC' },
       ],
       actuator: 'door',
+      safety: true,
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
       table: {
@@ -97,6 +120,7 @@ export const overRangeOven: Diagram = {
       terminals: [{ id: 'COM' }, { id: 'NO' }],
       contacts: [{ id: 'NO', between: ['COM', 'NO'], circuit: 'signal', throw: 'NO' }],
       actuator: 'door',
+      safety: true,
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
       table: {
@@ -119,6 +143,7 @@ export const overRangeOven: Diagram = {
       terminals: [{ id: 'COM' }, { id: 'NC' }],
       contacts: [{ id: 'NC', between: ['COM', 'NC'], circuit: 'control', throw: 'NC' }],
       actuator: 'door',
+      safety: true,
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
       table: {
@@ -167,9 +192,22 @@ export const overRangeOven: Diagram = {
       role: 'feeds the board',
       kind: 'load',
       load: 'transformer',
-      terminals: [{ id: 'A' }, { id: 'B' }],
+      terminals: [{ id: 'A' }, { id: 'B' }, { id: 'S1' }, { id: 'S2' }],
+      windings: { primary: 'primary', secondary: 'secondary' },
       elements: [
-        { id: 'primary', between: ['A', 'B'], value: { nominal: 150, low: 120, high: 190 } },
+        {
+          id: 'primary',
+          between: ['A', 'B'],
+          value: { nominal: 150, low: 120, high: 190 },
+          working: { nominal: 6000, low: 4500, high: 8000 },
+          volts: 120,
+        },
+        {
+          id: 'secondary',
+          between: ['S1', 'S2'],
+          value: { nominal: 4, low: 3, high: 5.5 },
+          volts: 13,
+        },
       ],
       panel: 'case',
     },
@@ -181,7 +219,13 @@ export const overRangeOven: Diagram = {
       load: 'transformer',
       terminals: [{ id: 'A' }, { id: 'B' }],
       elements: [
-        { id: 'primary', between: ['A', 'B'], value: { nominal: 0.4, low: 0.3, high: 0.6 } },
+        {
+          id: 'primary',
+          between: ['A', 'B'],
+          value: { nominal: 0.4, low: 0.3, high: 0.6 },
+          working: { nominal: 10, low: 8.5, high: 12 },
+          volts: 120,
+        },
       ],
       panel: 'case',
     },
@@ -190,10 +234,15 @@ export const overRangeOven: Diagram = {
       name: 'Turntable motor',
       role: 'turns the plate',
       kind: 'load',
-      load: 'winding',
+      load: 'motor',
       terminals: [{ id: 'A' }, { id: 'B' }],
       elements: [
-        { id: 'winding', between: ['A', 'B'], value: { nominal: 2800, low: 2300, high: 3400 } },
+        {
+          id: 'winding',
+          between: ['A', 'B'],
+          value: { nominal: 2800, low: 2300, high: 3400 },
+          volts: 120,
+        },
       ],
       panel: 'case',
     },
@@ -202,8 +251,28 @@ export const overRangeOven: Diagram = {
       name: 'Control board',
       role: 'keypad, clock, cook relay',
       kind: 'board',
-      terminals: [{ id: 'DOOR1' }, { id: 'DOOR2' }],
-      inputs: [{ id: 'door', between: ['DOOR1', 'DOOR2'] }],
+      terminals: [{ id: 'DOOR1' }, { id: 'DOOR2' }, { id: 'PWR1' }, { id: 'PWR2' }],
+      inputs: [
+        { id: 'door', between: ['DOOR1', 'DOOR2'], senses: 'contact' },
+        { id: 'power', between: ['PWR1', 'PWR2'], ohms: { low: 100, high: 400 }, fedFrom: 8 },
+      ],
+      logic: {
+        power: 'power',
+        states: [
+          {
+            id: 'idle',
+            says: 'clock',
+            drives: [],
+            next: [{ when: { start: 'pressed', door: 'closed' }, to: 'cook' }],
+          },
+          {
+            id: 'cook',
+            says: 'counting down',
+            drives: ['cook'],
+            next: [{ when: { door: 'open' }, to: 'idle' }],
+          },
+        ],
+      },
       panel: 'case',
     },
   ],
@@ -221,6 +290,9 @@ export const overRangeOven: Diagram = {
     { id: 'w13', colour: 'OR', from: 'relay.NO', to: 'magnetron.A' },
     { id: 'w11', colour: 'BU', from: 'sense.COM', to: 'board.DOOR1' },
     { id: 'w12', colour: 'GY', from: 'sense.NO', to: 'board.DOOR2' },
+    { id: 'w14', colour: 'GN', from: 'cord.G', to: 'frame.G' },
+    { id: 'w15', colour: 'YE', from: 'control.S1', to: 'board.PWR1' },
+    { id: 'w16', colour: 'YE', from: 'control.S2', to: 'board.PWR2' },
   ],
   cautions: [
     'The high-voltage capacitor can kill after the cord is pulled: discharge it as the maker’s sheet says, then prove it.',

@@ -8,13 +8,15 @@ export const topLoadWasher: Diagram = {
   name: 'Top-load washer, two-pole lid switch',
   kind: 'top-load washer',
   drawnFor: { lid: 'closed', timer: 'off' },
+  frame: 'frame.F',
   supplies: [
     {
       id: 'cord',
       name: 'Power cord',
       kind: 'mains',
       volts: 120,
-      terminals: [{ id: 'L' }, { id: 'N' }],
+      amps: 15,
+      terminals: [{ id: 'L' }, { id: 'N' }, { id: 'G' }],
     },
   ],
   actuators: [
@@ -46,6 +48,14 @@ export const topLoadWasher: Diagram = {
   ],
   parts: [
     {
+      id: 'frame',
+      name: 'Cabinet',
+      role: 'metal of the washer',
+      kind: 'connection',
+      terminals: [{ id: 'F' }, { id: 'G' }],
+      joins: [['F', 'G']],
+    },
+    {
       id: 'lid-switch',
       name: 'Lid switch',
       role: 'stops the spin and feeds the timer motor',
@@ -60,6 +70,7 @@ export const topLoadWasher: Diagram = {
         { id: 'B', between: ['B1', 'B2'], circuit: 'control', amps: 0.1, throw: 'NO' },
       ],
       actuator: 'lid',
+      safety: true,
       free: 'open',
       byHand: 'Slide the lever of the switch itself with a screwdriver, lid up.',
       table: {
@@ -110,11 +121,23 @@ export const topLoadWasher: Diagram = {
       name: 'Drive motor',
       role: 'agitates and spins',
       kind: 'load',
-      load: 'winding',
+      load: 'motor',
       terminals: [{ id: 'S' }, { id: 'G' }, { id: 'N' }],
       elements: [
-        { id: 'spin', between: ['S', 'N'], value: { nominal: 2.2, low: 1.8, high: 2.7 } },
-        { id: 'agitate', between: ['G', 'N'], value: { nominal: 2.9, low: 2.4, high: 3.5 } },
+        {
+          id: 'spin',
+          between: ['S', 'N'],
+          value: { nominal: 2.2, low: 1.8, high: 2.7 },
+          working: { nominal: 16, low: 13, high: 20 },
+          volts: 120,
+        },
+        {
+          id: 'agitate',
+          between: ['G', 'N'],
+          value: { nominal: 2.9, low: 2.4, high: 3.5 },
+          working: { nominal: 18, low: 15, high: 22 },
+          volts: 120,
+        },
       ],
       panel: 'cabinet',
     },
@@ -123,10 +146,15 @@ export const topLoadWasher: Diagram = {
       name: 'Timer motor',
       role: 'advances the timer',
       kind: 'load',
-      load: 'winding',
+      load: 'motor',
       terminals: [{ id: 'a' }, { id: 'b' }],
       elements: [
-        { id: 'winding', between: ['a', 'b'], value: { nominal: 2900, low: 2300, high: 3500 } },
+        {
+          id: 'winding',
+          between: ['a', 'b'],
+          value: { nominal: 2900, low: 2300, high: 3500 },
+          volts: 120,
+        },
       ],
       panel: 'console',
     },
@@ -140,6 +168,7 @@ export const topLoadWasher: Diagram = {
     { id: 'w6', colour: 'GY-BK', from: 'lid-switch.B2', to: 'timer-motor.a' },
     { id: 'w7', colour: 'WH', from: 'drive.N', to: 'cord.N' },
     { id: 'w8', colour: 'WH', from: 'timer-motor.b', to: 'cord.N' },
+    { id: 'w9', colour: 'GN', from: 'cord.G', to: 'frame.G' },
   ],
   cautions: [
     'Unplug before the cabinet comes off: the basket can coast, and sheet edges cut.',

@@ -8,13 +8,15 @@ export const wallOven: Diagram = {
   name: 'Wall oven, five-position selector',
   kind: 'wall oven',
   drawnFor: { selector: 'off' },
+  frame: 'frame.F',
   supplies: [
     {
       id: 'feed',
       name: 'Feed',
       kind: 'split-phase',
       volts: 240,
-      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }],
+      amps: 30,
+      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
     },
   ],
   actuators: [
@@ -47,6 +49,14 @@ export const wallOven: Diagram = {
     },
   ],
   parts: [
+    {
+      id: 'frame',
+      name: 'Frame',
+      role: 'metal of the oven',
+      kind: 'connection',
+      terminals: [{ id: 'F' }, { id: 'G' }],
+      joins: [['F', 'G']],
+    },
     {
       id: 'selector',
       name: 'Selector switch',
@@ -131,10 +141,16 @@ export const wallOven: Diagram = {
       name: 'Oven fan',
       role: 'moves the air',
       kind: 'load',
-      load: 'winding',
+      load: 'motor',
       terminals: [{ id: 'a' }, { id: 'b' }],
       elements: [
-        { id: 'winding', between: ['a', 'b'], value: { nominal: 95, low: 80, high: 115 } },
+        {
+          id: 'winding',
+          between: ['a', 'b'],
+          value: { nominal: 95, low: 80, high: 115 },
+          working: { nominal: 400, low: 330, high: 500 },
+          volts: 120,
+        },
       ],
       panel: 'back',
     },
@@ -146,7 +162,12 @@ export const wallOven: Diagram = {
       load: 'lamp',
       terminals: [{ id: 'a' }, { id: 'b' }],
       elements: [
-        { id: 'lamp', between: ['a', 'b'], value: { nominal: 90000, low: 60000, high: 150000 } },
+        {
+          id: 'lamp',
+          between: ['a', 'b'],
+          value: { nominal: 90000, low: 60000, high: 150000 },
+          volts: 120,
+        },
       ],
       panel: 'front',
     },
@@ -163,6 +184,7 @@ export const wallOven: Diagram = {
     { id: 'w9', colour: 'GY', from: 'selector.5', to: 'lamp.a' },
     { id: 'w10', colour: 'WH', from: 'fan.b', to: 'feed.N' },
     { id: 'w11', colour: 'WH', from: 'lamp.b', to: 'feed.N' },
+    { id: 'w12', colour: 'GN', from: 'feed.G', to: 'frame.G' },
   ],
   cautions: [
     'Two hot legs: both breakers off, then prove each leg dead to neutral and to the other leg.',

@@ -46,6 +46,8 @@ const reading = (callId: string, changes: object = {}) => ({
       byHand: {},
       lifted: [],
       partsOut: [],
+      except: [],
+      jumpers: [],
     },
     wiggle: false,
     lookedAgain: false,
@@ -121,7 +123,7 @@ describe('the server on a real PostgreSQL', () => {
     ['a word that says two things', { said: 'zero reading' }, '/body/said'],
     [
       'an unknown power state',
-      { setup: { power: 'maybe', actuators: {}, byHand: {}, lifted: [], partsOut: [] } },
+      { setup: { power: 'maybe', actuators: {}, byHand: {}, lifted: [], partsOut: [], except: [], jumpers: [] } },
       '/body/setup/power',
     ],
     ['a field that nobody knows', { colour: 'red' }, '/body/colour'],

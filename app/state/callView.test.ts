@@ -19,6 +19,8 @@ const body = (said: string, supersedes: string[] = []): ReadingBody => ({
     byHand: {},
     lifted: [],
     partsOut: [],
+    except: [],
+    jumpers: [],
   },
   wiggle: false,
   lookedAgain: false,

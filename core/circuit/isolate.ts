@@ -1,7 +1,7 @@
 import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { terminalRef } from '../diagram/terminal';
-import { buildNetwork, type Network } from './network';
+import { buildNetwork, nodeOf, type Network } from './network';
 
 /** Another way, outside the switch, that would answer in place of its contact. */
 export interface SneakPath {
@@ -55,9 +55,8 @@ function outside(diagram: Diagram, part: SwitchPart): Network {
 
 /** Owners of the edges passed on the shortest way between two terminals. */
 function wayOutside(network: Network, from: TerminalRef, to: TerminalRef): string[] | undefined {
-  const start = network.nodeOf.get(from);
-  const goal = network.nodeOf.get(to);
-  if (start === undefined || goal === undefined) return undefined;
+  const start = nodeOf(network.nodes, from);
+  const goal = nodeOf(network.nodes, to);
   const reached = new Map<number, string[]>([[start, []]]);
   const queue = [start];
   for (let here = queue.shift(); here !== undefined; here = queue.shift()) {

@@ -2,10 +2,10 @@ import { builtIn } from '../../library/library';
 import type { Diagram } from '../diagram/diagram';
 import { drawnSetup, setActuator, type Setup } from '../diagram/setup';
 import { findSwitch } from '../diagram/terminal';
-import { parseFault } from '../fault/modes';
+import { parseFault } from '../fault/parseFault';
 import { effectiveResistance } from './effectiveResistance';
 import { isolate } from './isolate';
-import { buildNetwork } from './network';
+import { buildNetwork, nodeOf } from './network';
 import { ohmReading, type OhmAnswer } from './ohmReading';
 
 const diagramOf = (id: string): Diagram => {
@@ -100,7 +100,7 @@ describe('ohm readings of whole units (common practice)', () => {
     const answer = ohmReading(oven, setup, 'cord.L', 'cord.N');
     if (answer.kind !== 'ohms') throw new Error(answer.kind);
     const network = buildNetwork(oven, setup);
-    const [a, b] = [network.nodeOf.get('cord.L') ?? -1, network.nodeOf.get('cord.N') ?? -1];
+    const [a, b] = [nodeOf(network.nodes, 'cord.L'), nodeOf(network.nodes, 'cord.N')];
     const island = network.edges.filter((edge) => network.islandOf[edge.a] === network.islandOf[a]);
     const corners: number[] = [];
     for (let corner = 0; corner < 1 << Math.min(12, island.length); corner++) {

@@ -2,7 +2,8 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 import { effectiveResistance } from './effectiveResistance';
-import { buildNetwork, type Edge, type Network } from './network';
+import { buildNetwork, nodeOf, type Edge, type Network } from './network';
+import { Potentials } from './potentials';
 
 /** What an ohmmeter without leads would find between two terminals. */
 export type OhmAnswer =
@@ -39,14 +40,13 @@ export function ohmReading(
 
 /** The answer for one pair of a network that is already built. */
 export function between(network: Network, from: TerminalRef, to: TerminalRef): OhmAnswer {
-  const a = network.nodeOf.get(from);
-  const b = network.nodeOf.get(to);
-  if (a === undefined || b === undefined) {
-    throw new Error(`diagram was not checked: no terminal ${a === undefined ? from : to}`);
-  }
+  const a = nodeOf(network.nodes, from);
+  const b = nodeOf(network.nodes, to);
   const island = network.islandOf[a];
   if (island !== network.islandOf[b]) return { kind: 'open' };
   const local = network.edges.filter((edge) => network.islandOf[edge.a] === island);
+  const feeding = stillFeeding(network, local, a, b);
+  if (feeding) return { kind: 'not-computable', reason: feeding };
   const solve = (value: (edge: Edge) => number | null): number => {
     const edges = [];
     for (const edge of local) {
@@ -70,4 +70,25 @@ export function between(network: Network, from: TerminalRef, to: TerminalRef): O
     high: high === Infinity ? null : high,
     reason: [...reasons].join('; '),
   };
+}
+
+/** Volts between the tips from which on an ohmmeter no longer measures ohms. */
+const NO_VOLTS = 1e-4;
+
+/** A supply that pulling the plug did not make dead, and that drives the two points apart. */
+function stillFeeding(
+  network: Network,
+  local: readonly Edge[],
+  a: number,
+  b: number,
+): string | undefined {
+  const source = local.find((edge) => edge.source);
+  if (!source) return undefined;
+  const { ac, dc } = new Potentials(network, (edge) => edge.nominal);
+  const apart = [ac.re, ac.im, dc.re].some(
+    (volts) => Math.abs((volts[a] ?? 0) - (volts[b] ?? 0)) > NO_VOLTS,
+  );
+  return apart
+    ? `${source.owner} still feeds these points: make it dead, or lift one wire, before reading ohms`
+    : undefined;
 }

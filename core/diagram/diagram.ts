@@ -25,6 +25,8 @@ export interface Diagram {
   kind: string;
   /** The state that the sheet is drawn for; every actuator is named. */
   drawnFor: Record<string, string | number>;
+  /** The terminal that stands for the metal of the unit, which a fault can reach. */
+  frame?: TerminalRef;
   supplies: Supply[];
   parts: Part[];
   wires: Wire[];
@@ -39,14 +41,27 @@ export interface Terminal {
   label?: string;
 }
 
+/**
+ * The order of its terminals says what they are: hot, neutral, ground for `mains`; L1, L2, neutral,
+ * ground for `split-phase` (120 V legs in opposition) and `wye-legs` (two legs of a wye, 120
+ * degrees apart); plus and minus for the rest.
+ */
+export type SupplyKind =
+  'mains' | 'split-phase' | 'wye-legs' | 'low-voltage-ac' | 'dc' | 'thermopile' | 'thermocouple';
+
 export interface Supply {
   id: string;
   name: string;
-  kind: 'mains' | 'split-phase' | 'low-voltage-ac' | 'dc' | 'thermopile' | 'thermocouple';
+  kind: SupplyKind;
+  /** Between its first two terminals, with nothing drawn. */
   volts: number;
+  /** How far the volts may be off, both ways. */
+  tolerancePercent?: number;
   terminals: Terminal[];
-  /** Resistance that stays in the circuit when nothing feeds it (a thermopile); open if absent. */
+  /** Ohms inside each leg: what makes it sag, and how much a short draws. */
   internalOhms?: number;
+  /** Rating of the breaker or fuse ahead of it, in ampere. */
+  amps?: number;
 }
 
 /** A word that people use for a part; `trap` tells which other part the same word can mean. */
@@ -109,32 +124,83 @@ export interface SwitchPart extends PartBase {
   byHand: string;
   /** For a switch moved by a quantity: it goes `above` on rise and back `below` on fall. */
   setPoints?: { rising: SetPoint; falling: SetPoint };
+  /** Stays `above` until somebody presses it back. */
+  reset?: 'manual';
+  /** It protects people or the house: never bridged unattended. */
+  safety?: true;
+}
+
+/** What a plate gives of a heater: R = V squared / P when hot, and `coldToHot` times less cold. */
+export interface Plate {
+  watts: number;
+  volts: number;
+  tolerancePercent: number;
+  coldToHot?: number;
 }
 
 export interface LoadElement {
   id: string;
   between: [string, string];
-  /** Cold value. `{ watts, volts }` is a heater: R = V squared / P. */
-  value: Ohms | { watts: number; volts: number; tolerancePercent: number };
+  /** Cold value, as an ohmmeter finds it. */
+  value: Ohms | Plate;
+  /** Value while it works, where that is another: a running motor, a lit lamp, a pulled-in coil. */
+  working?: Ohms;
+  /** Volts that it is made for. */
+  volts?: number;
 }
 
 export interface LoadPart extends PartBase {
   kind: 'load';
-  load: 'heater' | 'winding' | 'coil' | 'transformer' | 'lamp';
+  load: 'heater' | 'motor' | 'coil' | 'transformer' | 'lamp';
   elements: LoadElement[];
+  /** Motor: the winding that it needs to start, besides the others. */
+  startsWith?: string;
+  /** Transformer: its primary and secondary; their rated volts give the ratio. */
+  windings?: { primary: string; secondary: string };
 }
 
 export interface ProtectorPart extends PartBase {
   kind: 'protector';
-  protector: 'fuse' | 'thermal-cut-off';
+  /** An overload opens when too much flows and closes again when it has cooled. */
+  protector: 'fuse' | 'thermal-cut-off' | 'overload';
   between: [string, string];
+  /** What is printed on it. */
   rating: string;
+  /** Fuse and overload: opens from this current on, in ampere. */
+  amps?: number;
+  /** Thermal cut-off: opens for good from this value of a quantity on. */
+  opensAt?: { actuator: string; at: number };
 }
 
 /** Electronics. An input with no `ohms` is unknown: readings through it are not computed. */
+export interface BoardInput {
+  id: string;
+  between: [string, string];
+  ohms?: { low: number; high: number };
+  /** It asks whether its two terminals are joined outside, with a few volts of its own. */
+  senses?: 'contact';
+  /** Volts from which on it counts as fed; 5 where nothing is said. */
+  fedFrom?: number;
+}
+
+/**
+ * One state of a board. `drives` lists the driven actuators that it holds in their running
+ * position. `next` is read from the top: the first way out whose conditions have held for `after`
+ * seconds is taken. A condition names an input (`fed` or `dead`; `closed` or `open` where it senses a contact) or an actuator (its position).
+ */
+export interface BoardState {
+  id: string;
+  /** What is seen of it: "lockout, three blinks". */
+  says: string;
+  drives: string[];
+  next: { when: Record<string, string>; after?: number; to: string }[];
+}
+
 export interface BoardPart extends PartBase {
   kind: 'board';
-  inputs: { id: string; between: [string, string]; ohms?: { low: number; high: number } }[];
+  inputs: BoardInput[];
+  /** What the board does; it starts in its first state when `power` is fed. */
+  logic?: { power: string; states: [BoardState, ...BoardState[]] };
 }
 
 /** A plug, terminal block or splice: pairs of terminals that are one piece of metal. */
@@ -190,7 +256,7 @@ export interface MomentaryActuator extends ActuatorBase {
 
 export interface DrivenActuator extends ActuatorBase {
   kind: 'driven';
-  /** The load of the same unit that moves it. */
+  /** The load of the same unit that moves it while it runs, or the board that drives it. */
   by: string;
   positions: Position[];
   rest: string;
@@ -201,6 +267,12 @@ export interface QuantityActuator extends ActuatorBase {
   kind: 'quantity';
   quantity: 'temperature' | 'pressure' | 'airflow' | 'speed' | 'level';
   unit: string;
+  /**
+   * Moved by a load of the unit: toward `to` while it runs, back to where it was drawn otherwise,
+   * each with this time constant. `held` is where another load keeps it when that runs as well (a
+   * blower that carries the heat away).
+   */
+  driven?: { by: string; to: number; seconds: number; held?: { by: string; to: number } };
 }
 
 export type Actuator = HandActuator | MomentaryActuator | DrivenActuator | QuantityActuator;

@@ -1,4 +1,4 @@
-import type { Diagram, Ohms, Part, SwitchPart } from './diagram';
+import type { BoardPart, Diagram, LoadPart, Ohms, Part, SwitchPart } from './diagram';
 import { positionsOf } from './setup';
 import { owners } from './terminal';
 
@@ -37,6 +37,8 @@ export function lintDiagram(diagram: Diagram): Finding[] {
     if (wire.from === wire.to) error(`/wires/${i}/to`, 'a wire needs two different ends');
     if (wire.ohms) lintOhms(wire.ohms, `/wires/${i}/ohms`, error);
   });
+  if (diagram.frame !== undefined && !refs.has(diagram.frame))
+    error('/frame', `there is no terminal "${diagram.frame}"`);
   lintActuators(diagram, error);
   diagram.parts.forEach((part, i) => lintPart(diagram, part, `/parts/${i}`, error));
   diagram.parts.forEach((part, i) => {
@@ -64,7 +66,12 @@ function lintActuators(diagram: Diagram, error: Report): void {
     const path = `/actuators/${i}`;
     const drawn = diagram.drawnFor[actuator.id];
     if (drawn === undefined) error('/drawnFor', `say in which state "${actuator.id}" is drawn`);
+    const moves = (id: string, at: string): void => {
+      if (!diagram.parts.some((part) => part.id === id)) error(at, `there is no part "${id}"`);
+    };
     if (actuator.kind === 'quantity') {
+      if (actuator.driven) moves(actuator.driven.by, `${path}/driven/by`);
+      if (actuator.driven?.held) moves(actuator.driven.held.by, `${path}/driven/held/by`);
       if (drawn !== undefined && typeof drawn !== 'number') {
         error(`/drawnFor/${actuator.id}`, `a quantity is drawn for a number of ${actuator.unit}`);
       }
@@ -81,9 +88,7 @@ function lintActuators(diagram: Diagram, error: Report): void {
     if (actuator.kind === 'driven') {
       inside(actuator.rest, `${path}/rest`);
       inside(actuator.running, `${path}/running`);
-      if (!diagram.parts.some((part) => part.id === actuator.by)) {
-        error(`${path}/by`, `there is no part "${actuator.by}"`);
-      }
+      moves(actuator.by, `${path}/by`);
     }
   });
   for (const id of Object.keys(diagram.drawnFor)) {
@@ -94,6 +99,8 @@ function lintActuators(diagram: Diagram, error: Report): void {
 function lintPart(diagram: Diagram, part: Part, path: string, error: Report): void {
   const terminals = part.terminals.map((each) => each.id);
   unique(terminals, (id) => error(`${path}/terminals`, `the terminal "${id}" is given twice`));
+  if (part.kind !== 'hardware' && terminals.length === 0)
+    error(`${path}/terminals`, `${part.id} has no terminal, so nothing can be measured at it`);
   const pair = ([a, b]: [string, string], at: string): void => {
     for (const id of [a, b]) {
       if (!terminals.includes(id))
@@ -114,13 +121,18 @@ function lintPart(diagram: Diagram, part: Part, path: string, error: Report): vo
         pair(element.between, `${path}/elements/${i}/between`);
         if ('nominal' in element.value)
           lintOhms(element.value, `${path}/elements/${i}/value`, error);
+        if (element.working) lintOhms(element.working, `${path}/elements/${i}/working`, error);
       });
+      lintElements(part, path, error);
       break;
     case 'protector':
       pair(part.between, `${path}/between`);
+      if (part.opensAt && !isQuantity(diagram, part.opensAt.actuator))
+        error(`${path}/opensAt/actuator`, `there is no quantity "${part.opensAt.actuator}"`);
       break;
     case 'board':
       part.inputs.forEach((input, i) => pair(input.between, `${path}/inputs/${i}/between`));
+      lintLogic(diagram, part, path, error);
       break;
     case 'connection':
       part.joins.forEach((join, i) => pair(join, `${path}/joins/${i}`));
@@ -131,6 +143,50 @@ function lintPart(diagram: Diagram, part: Part, path: string, error: Report): vo
           error(`${path}/serves/${i}`, `there is no part "${id}"`);
       });
   }
+}
+
+const isQuantity = (diagram: Diagram, id: string): boolean =>
+  diagram.actuators.some((each) => each.id === id && each.kind === 'quantity');
+
+function lintElements(part: LoadPart, path: string, error: Report): void {
+  const elements = part.elements.map((each) => each.id);
+  unique(elements, (id) => error(`${path}/elements`, `the element "${id}" is given twice`));
+  const named: [string, string | undefined][] = [
+    ['startsWith', part.startsWith],
+    ['windings/primary', part.windings?.primary],
+    ['windings/secondary', part.windings?.secondary],
+  ];
+  for (const [at, id] of named) {
+    if (id !== undefined && !elements.includes(id))
+      error(`${path}/${at}`, `${part.id} has no element "${id}"; it has ${elements.join(', ')}`);
+  }
+}
+
+/** Names in a board's states: its inputs, the actuators it drives, the states it goes to. */
+function lintLogic(diagram: Diagram, part: BoardPart, path: string, error: Report): void {
+  const { logic } = part;
+  if (!logic) return;
+  const inputs = part.inputs.map((each) => each.id);
+  const states = logic.states.map((each) => each.id);
+  if (!inputs.includes(logic.power))
+    error(`${path}/logic/power`, `${part.id} has no input "${logic.power}"`);
+  unique(states, (id) => error(`${path}/logic/states`, `the state "${id}" is given twice`));
+  logic.states.forEach((state, i) => {
+    const at = `${path}/logic/states/${i}`;
+    state.drives.forEach((id, j) => {
+      const actuator = diagram.actuators.find((each) => each.id === id);
+      if (actuator?.kind !== 'driven' || actuator.by !== part.id)
+        error(`${at}/drives/${j}`, `"${id}" is not an actuator driven by ${part.id}`);
+    });
+    state.next.forEach((way, j) => {
+      if (!states.includes(way.to))
+        error(`${at}/next/${j}/to`, `there is no state "${way.to}"; known: ${states.join(', ')}`);
+      for (const name of Object.keys(way.when)) {
+        const known = inputs.includes(name) || diagram.actuators.some((each) => each.id === name);
+        if (!known) error(`${at}/next/${j}/when`, `"${name}" is neither an input nor an actuator`);
+      }
+    });
+  });
 }
 
 function lintSwitch(diagram: Diagram, part: SwitchPart, path: string, error: Report): void {
@@ -175,8 +231,20 @@ function lintSwitch(diagram: Diagram, part: SwitchPart, path: string, error: Rep
     unique(named, (id) =>
       error(at, `contact "${id}" is named twice in position "${row.position}"`),
     );
+    // Two contacts on the same two terminals can only be seen together.
+    part.contacts.forEach((one, j) => {
+      const two = part.contacts.slice(j + 1).find((each) => samePair(one.between, each.between));
+      if (two && named.includes(one.id) !== named.includes(two.id))
+        error(
+          at,
+          `contradiction: "${one.id}" and "${two.id}" join the same terminals, and only one of them is closed in "${row.position}"`,
+        );
+    });
   });
 }
+
+const samePair = ([a, b]: [string, string], [c, d]: [string, string]): boolean =>
+  (a === c && b === d) || (a === d && b === c);
 
 /** A contact that never changes is legal, but more often a slip of the pen. */
 function warnConstant(part: SwitchPart, path: string, findings: Finding[]): void {

@@ -1,4 +1,4 @@
-import type { Diagram, SwitchPart, TerminalRef } from './diagram';
+import type { Diagram, Supply, SupplyKind, SwitchPart, TerminalRef } from './diagram';
 import { unknownName, type UnknownName } from './terminal';
 import { fail, ok, type Result } from '../result';
 
@@ -11,6 +11,11 @@ export interface QuantityState {
 /** Everything that must be true while a reading is taken. */
 export interface Setup {
   power: 'off' | 'on' | 'unknown';
+  /**
+   * Supplies that are not as `power` says: with power off one that feeds all the same (a lit pilot,
+   * 24 V from elsewhere), with power on one that does not.
+   */
+  except: string[];
   /** Position of every actuator; a quantity has its value. */
   actuators: Record<string, string | QuantityState>;
   /** Switches moved by a finger, off their actuator, with the position they are held in. */
@@ -19,9 +24,18 @@ export interface Setup {
   lifted: TerminalRef[];
   /** Parts on the bench: no wires at all. */
   partsOut: string[];
+  /** Bridges that somebody has clipped on. */
+  jumpers: [TerminalRef, TerminalRef][];
 }
 
-/** The setup that the sheet is drawn for, power off, all wires on. */
+/** Supplies that pulling the plug does not make dead: their pilot burns on. */
+const BURNS_ON: readonly SupplyKind[] = ['thermopile', 'thermocouple'];
+
+/** Whether a supply feeds the unit in a setup. Power that is not known counts as on. */
+export const feeds = (setup: Setup, supply: Supply): boolean =>
+  (setup.power !== 'off') !== setup.except.includes(supply.id);
+
+/** The setup that the sheet is drawn for: plug pulled, all wires on, a pilot still burning. */
 export function drawnSetup(diagram: Diagram): Setup {
   const actuators: Setup['actuators'] = {};
   for (const actuator of diagram.actuators) {
@@ -29,7 +43,10 @@ export function drawnSetup(diagram: Diagram): Setup {
     if (typeof drawn === 'number') actuators[actuator.id] = { value: drawn };
     else if (drawn !== undefined) actuators[actuator.id] = drawn;
   }
-  return { power: 'off', actuators, byHand: {}, lifted: [], partsOut: [] };
+  const except = diagram.supplies
+    .filter((supply) => BURNS_ON.includes(supply.kind))
+    .map((supply) => supply.id);
+  return { power: 'off', except, actuators, byHand: {}, lifted: [], partsOut: [], jumpers: [] };
 }
 
 /** Ids of the positions that a switch can be in, in the order its actuator passes them. */
@@ -95,6 +112,9 @@ export function setActuator(
   if (!known.includes(text)) return fail(unknownName('position', `${id}=${text}`, known));
   return ok({ ...setup, actuators: { ...setup.actuators, [id]: text } });
 }
+
+/** The same setup plugged in, with every supply feeding. */
+export const poweredSetup = (setup: Setup): Setup => ({ ...setup, power: 'on', except: [] });
 
 /** The actuator state that puts a switch into a position: for a quantity, beyond the set point. */
 export function actuatorStateFor(part: SwitchPart, position: string): string | QuantityState {

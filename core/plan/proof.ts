@@ -4,6 +4,7 @@ import { actuatorStateFor, drawnSetup, positionsOf, type Setup } from '../diagra
 import { terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolate';
 import type { ReadingPlace } from '../judge/reading';
+import { subsets } from '../subsets';
 import { fewestMoves } from './route';
 
 /** Quick: every contact seen closed and open. Full: every cell, and pairs that never connect. */
@@ -100,13 +101,4 @@ function quickCells(diagram: Diagram, part: SwitchPart): Cell[] {
     }
   }
   return [];
-}
-
-function* subsets<T>(items: readonly T[], size: number): Generator<T[]> {
-  if (size === 0) yield [];
-  else {
-    for (const [i, item] of items.entries()) {
-      for (const rest of subsets(items.slice(i + 1), size - 1)) yield [item, ...rest];
-    }
-  }
 }

@@ -2,7 +2,7 @@ import type { TerminalRef } from '../../core/diagram/diagram';
 import { drawnSetup, setActuator } from '../../core/diagram/setup';
 import { findTerminal } from '../../core/diagram/terminal';
 import { ohmReading } from '../../core/circuit/ohmReading';
-import { parseFault } from '../../core/fault/modes';
+import { parseFault } from '../../core/fault/parseFault';
 import { sayOhms } from '../../core/meter/display';
 import { BadInput, EXIT, openDiagram, out, outJson, valueOf, type Exit } from './door';
 

@@ -1,0 +1,194 @@
+import type { Diagram } from '../diagram/diagram';
+import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
+import { switches } from '../diagram/terminal';
+import { truePosition } from '../circuit/partEdges';
+import type { Fault } from '../fault/modes';
+import { Cycle, type CycleFound } from './cycle';
+import {
+  follow,
+  moveActuator,
+  openedFaults,
+  solve,
+  type Doing,
+  type Machine,
+  type Solved,
+} from './machine';
+import type { Step } from './step';
+import { driftTo, nextEvent, type Clocks } from './time';
+
+/** What can be seen of a unit at a moment. */
+export interface Moment {
+  /** Seconds since the step began. */
+  at: number;
+  loads: Record<string, Doing>;
+  /** Position that each switch is really in. */
+  switches: Record<string, string>;
+  quantities: Record<string, number>;
+  /** Fuses, cut-offs, overloads and breakers that are open. */
+  opened: string[];
+  /** State of each board that is fed. */
+  boards: Record<string, string>;
+}
+
+export interface StepResult {
+  step: string;
+  /** A moment for each change, the first right after the step. */
+  moments: [Moment, ...Moment[]];
+  /** How it ended: nothing changes any more, it goes round and round, or the time was over. */
+  end: 'settled' | 'cycling' | 'over' | 'chatters';
+  /** Going round: its period in seconds, and the share of it that each load runs. */
+  cycle?: CycleFound;
+  seconds: number;
+}
+
+const PLUGGED_IN: Step = { does: { kind: 'power', on: true }, text: 'power=on' };
+/** Changes that may follow each other at once before it counts as chatter. */
+const AT_ONCE = 60;
+/** Events and seconds after which a step is left alone. */
+const MOST_EVENTS = 400;
+const LONGEST = 4 * 3600;
+
+/**
+ * What a unit does, step by step: after each step driven actuators follow their loads until nothing
+ * changes, then time goes on from event to event. It begins as drawn and plugged in, which is step 0
+ * of the result unless the first step is about power itself.
+ */
+export function run(
+  diagram: Diagram,
+  steps: readonly Step[],
+  faults: readonly Fault[] = [],
+  from: Setup = drawnSetup(diagram),
+): StepResult[] {
+  const machine: Machine = {
+    setup: poweredSetup(from),
+    turning: new Set(),
+    stalled: new Set(),
+    opened: new Set(),
+    positions: new Map(),
+    boards: new Map(),
+  };
+  const results: StepResult[] = [];
+  const plugged = steps[0]?.does.kind === 'power' ? [] : [PLUGGED_IN];
+  for (const step of [...plugged, ...steps]) results.push(runStep(diagram, machine, faults, step));
+  return results;
+}
+
+function runStep(
+  diagram: Diagram,
+  machine: Machine,
+  faults: readonly Fault[],
+  step: Step,
+): StepResult {
+  perform(machine, step);
+  const clocks: Clocks = { held: new Map(), now: 0 };
+  const cycle = new Cycle(diagram);
+  const moments: Moment[] = [];
+  const longest = step.lasts ?? LONGEST;
+  let end: StepResult['end'] = 'over';
+  let found: CycleFound | undefined;
+  for (let events = 0; events < MOST_EVENTS; events++) {
+    const solved = settle(diagram, machine, faults, clocks);
+    if (!solved) {
+      end = 'chatters';
+      break;
+    }
+    const moment = momentOf(diagram, machine, faults, solved, clocks.now);
+    const last = moments.at(-1);
+    if (!last || differs(last, moment)) moments.push(moment);
+    found = cycle.see(moment);
+    // A step that was given its time is watched for all of it, going round or not.
+    if (found && step.lasts === undefined) {
+      end = 'cycling';
+      break;
+    }
+    const next = nextEvent(diagram, machine, solved, clocks);
+    if (next === undefined) {
+      end = found ? 'cycling' : 'settled';
+      clocks.now = step.lasts ?? clocks.now;
+      break;
+    }
+    const until = Math.min(next.at, longest);
+    driftTo(diagram, machine, solved, until - clocks.now);
+    clocks.now = until;
+    if (next.at > longest) break;
+    next.happen();
+  }
+  const [start, ...rest] = moments;
+  const nothing = { at: 0, loads: {}, switches: {}, quantities: {}, opened: [], boards: {} };
+  return {
+    step: step.text,
+    moments: [start ?? nothing, ...rest],
+    end,
+    ...(found && end !== 'chatters' && { cycle: found }),
+    seconds: clocks.now,
+  };
+}
+
+function perform(machine: Machine, { does }: Step): void {
+  switch (does.kind) {
+    case 'move':
+      return moveActuator(machine, does.actuator, does.position);
+    case 'set':
+      return moveActuator(machine, does.actuator, { value: does.value });
+    case 'power':
+      machine.setup = { ...machine.setup, power: does.on ? 'on' : 'off', except: [] };
+      return;
+    case 'reset':
+      machine.positions.set(does.part, 'below');
+  }
+}
+
+/**
+ * Lets everything happen that happens at once.
+ * @returns the circuit then; undefined when it never comes to rest (a relay that chatters)
+ */
+function settle(
+  diagram: Diagram,
+  machine: Machine,
+  faults: readonly Fault[],
+  clocks: Clocks,
+): Solved | undefined {
+  for (let round = 0; round < AT_ONCE; round++) {
+    const solved = solve(diagram, machine, faults);
+    if (follow(diagram, machine, solved, faults)) continue;
+    const next = nextEvent(diagram, machine, solved, clocks);
+    if (next && next.at <= clocks.now) {
+      next.happen();
+      continue;
+    }
+    return solved;
+  }
+  return undefined;
+}
+
+function momentOf(
+  diagram: Diagram,
+  machine: Machine,
+  faults: readonly Fault[],
+  solved: Solved,
+  at: number,
+): Moment {
+  const all = [...faults, ...openedFaults(diagram, machine.opened)];
+  const quantities: Record<string, number> = {};
+  for (const actuator of diagram.actuators) {
+    const state = machine.setup.actuators[actuator.id];
+    if (typeof state === 'object') quantities[actuator.id] = state.value;
+  }
+  return {
+    at,
+    loads: Object.fromEntries(solved.doing),
+    switches: Object.fromEntries(
+      switches(diagram).map((part) => [
+        part.id,
+        truePosition(diagram, part, machine.setup, all, machine.positions) ?? 'between',
+      ]),
+    ),
+    quantities,
+    opened: [...machine.opened].sort(),
+    boards: Object.fromEntries(machine.boards),
+  };
+}
+
+const differs = (one: Moment, two: Moment): boolean =>
+  JSON.stringify({ ...one, at: 0, quantities: 0 }) !==
+  JSON.stringify({ ...two, at: 0, quantities: 0 });

@@ -1,0 +1,106 @@
+import type { Diagram } from '../diagram/diagram';
+import type { StepResult } from './run';
+
+/**
+ * What is noticed of one load, protector, breaker or board in one step: `stops` ran before the step
+ * and does not after it, `quits` ran in the step and stopped by itself.
+ */
+export type Outcome =
+  | 'runs'
+  | 'weak'
+  | 'hums'
+  | 'off'
+  | 'stops'
+  | 'quits'
+  | 'cycles'
+  | 'chatters'
+  | 'opens'
+  | 'open'
+  | 'whole'
+  | `says ${string}`;
+
+/** A complaint in the unit's own terms: in this step, this does that. */
+export interface Statement {
+  /** Place of the step, from 0. */
+  step: number;
+  subject: string;
+  outcome: Outcome;
+}
+
+/** A load cycles when it runs for more and less than these shares of a round. */
+const CYCLES = { from: 0.01, to: 0.99 };
+
+/** Everything that is noticed in every step of a run. */
+export function statementsOf(diagram: Diagram, results: readonly StepResult[]): Statement[] {
+  return results.flatMap((result, step) => {
+    const before = results[step - 1]?.moments.at(-1);
+    const [start] = result.moments;
+    const last = result.moments.at(-1) ?? start;
+    const list: Statement[] = [];
+    const say = (subject: string, outcome: Outcome): void => {
+      list.push({ step, subject, outcome });
+    };
+    for (const part of diagram.parts) {
+      if (part.kind === 'load') say(part.id, loadOutcome(part.id, result, before?.loads[part.id]));
+      if (part.kind === 'board') {
+        const id = last.boards[part.id];
+        const state = part.logic?.states.find((each) => each.id === id);
+        if (part.logic) say(part.id, state ? `says ${state.says}` : 'off');
+      }
+    }
+    const protectors = diagram.parts.filter((part) => part.kind === 'protector');
+    for (const { id } of [...protectors, ...diagram.supplies]) {
+      const wasOpen = before?.opened.includes(id);
+      const opens = result.moments.some((moment) => moment.opened.includes(id));
+      say(id, opens ? (wasOpen ? 'open' : 'opens') : 'whole');
+    }
+    return list;
+  });
+}
+
+function loadOutcome(id: string, result: StepResult, before: string | undefined): Outcome {
+  if (result.end === 'chatters') return 'chatters';
+  const share = result.cycle?.runs[id];
+  if (share !== undefined && share > CYCLES.from && share < CYCLES.to) return 'cycles';
+  const last = result.moments.at(-1)?.loads[id] ?? 'off';
+  if (last !== 'off') return last;
+  // What ran for a moment only while everything else found its place did not run.
+  const ran = result.moments.some((moment, i) => {
+    const until = result.moments[i + 1]?.at ?? result.seconds;
+    return moment.loads[id] === 'runs' && until > moment.at;
+  });
+  if (ran) return 'quits';
+  return before === 'runs' || before === 'weak' ? 'stops' : 'off';
+}
+
+export const sameStatement = (one: Statement, two: Statement): boolean =>
+  one.step === two.step && one.subject === two.subject && one.outcome === two.outcome;
+
+/** What is noticed of a faulty unit that a healthy one would not show. */
+export function noticed(
+  diagram: Diagram,
+  healthy: readonly StepResult[],
+  faulty: readonly StepResult[],
+): Statement[] {
+  const usual = statementsOf(diagram, healthy);
+  return statementsOf(diagram, faulty).filter(
+    (each) => !usual.some((other) => sameStatement(each, other)),
+  );
+}
+
+/** "Drive motor stops (start=released)". */
+export function sayStatement(
+  diagram: Diagram,
+  results: readonly StepResult[],
+  { step, subject, outcome }: Statement,
+): string {
+  const name =
+    diagram.parts.find((each) => each.id === subject)?.name ??
+    diagram.supplies.find((each) => each.id === subject)?.name ??
+    subject;
+  const text =
+    outcome === 'opens' && diagram.supplies.some((each) => each.id === subject)
+      ? 'trips its breaker'
+      : outcome;
+  return `${name} ${text} (${results[step]?.step ?? step})`;
+}

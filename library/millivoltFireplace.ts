@@ -1,0 +1,142 @@
+import type { Diagram, SwitchPart } from '../core/diagram/diagram';
+
+/** One contact of the loop: they differ in what moves them. */
+const inLoop = (
+  id: string,
+  rest: Pick<SwitchPart, 'name' | 'role' | 'actuator' | 'free' | 'byHand' | 'table'> &
+    Partial<Pick<SwitchPart, 'setPoints' | 'reset' | 'safety' | 'where'>>,
+): SwitchPart => ({
+  id,
+  kind: 'switch',
+  terminals: [{ id: 'a' }, { id: 'b' }],
+  contacts: [{ id: 'a-b', between: ['a', 'b'], circuit: 'thermopile', amps: 0.09 }],
+  ...rest,
+});
+const heat = (closedBelow = true): SwitchPart['table'] => ({
+  known: 'sheet',
+  rows: [
+    { position: 'below', closed: closedBelow ? ['a-b'] : [] },
+    { position: 'above', closed: closedBelow ? [] : ['a-b'] },
+  ],
+});
+
+/** Millivolt gas fireplace: thermopile, wall switch, thermostat, limit, vent switch, gas valve. */
+export const millivoltFireplace: Diagram = {
+  format: 'yarrix-diagram',
+  version: 1,
+  id: 'millivolt-fireplace',
+  name: 'Millivolt fireplace, four contacts in the loop',
+  kind: 'gas fireplace',
+  drawnFor: { wall: 'off', room: 65, box: 70, vent: 70 },
+  supplies: [
+    {
+      id: 'thermopile',
+      name: 'Thermopile',
+      kind: 'thermopile',
+      volts: 0.6,
+      internalOhms: 3,
+      terminals: [{ id: 'TP' }, { id: 'TPTH' }],
+    },
+  ],
+  actuators: [
+    {
+      id: 'wall',
+      name: 'Wall switch',
+      kind: 'hand',
+      shape: 'button',
+      positions: [
+        { id: 'off', name: 'wall switch off' },
+        { id: 'on', name: 'wall switch on' },
+      ],
+    },
+    { id: 'room', name: 'Room', kind: 'quantity', quantity: 'temperature', unit: '°F' },
+    {
+      id: 'box',
+      name: 'Firebox',
+      kind: 'quantity',
+      quantity: 'temperature',
+      unit: '°F',
+      driven: { by: 'valve', to: 300, seconds: 600 },
+    },
+    { id: 'vent', name: 'Draft hood', kind: 'quantity', quantity: 'temperature', unit: '°F' },
+  ],
+  panels: [{ id: 'grille', name: 'Lower grille', fastener: 'none, drops down', minutes: 1 }],
+  parts: [
+    inLoop('wall-switch', {
+      name: 'Wall switch',
+      role: 'turns the fire on',
+      actuator: 'wall',
+      free: 'off',
+      byHand: 'Take the plate off and move the toggle itself.',
+      table: {
+        known: 'sheet',
+        rows: [
+          { position: 'off', closed: [] },
+          { position: 'on', closed: ['a-b'] },
+        ],
+      },
+      where: 'On the wall, 30 ft of thin cable away',
+    }),
+    inLoop('thermostat', {
+      name: 'Room thermostat',
+      role: 'calls for heat',
+      actuator: 'room',
+      free: 'below',
+      byHand: 'Turn its dial up and down.',
+      setPoints: { rising: { at: 72, tolerance: 1 }, falling: { at: 70, tolerance: 1 } },
+      table: heat(),
+    }),
+    inLoop('limit', {
+      name: 'High limit',
+      role: 'cuts the gas when the box gets too hot',
+      actuator: 'box',
+      free: 'below',
+      byHand: 'It cannot be moved by hand: warm it.',
+      setPoints: { rising: { at: 350, tolerance: 15 }, falling: { at: 300, tolerance: 15 } },
+      safety: true,
+      table: heat(),
+    }),
+    inLoop('vent-switch', {
+      name: 'Vent safety switch',
+      role: 'cuts the gas when the flue does not draw',
+      actuator: 'vent',
+      free: 'below',
+      byHand: 'It cannot be moved by hand: press its button to reset it.',
+      setPoints: { rising: { at: 190, tolerance: 10 }, falling: { at: 160, tolerance: 10 } },
+      reset: 'manual',
+      safety: true,
+      table: heat(),
+    }),
+    {
+      id: 'valve',
+      name: 'Gas valve',
+      role: 'lets the gas to the burner',
+      kind: 'load',
+      load: 'coil',
+      terminals: [{ id: 'TP' }, { id: 'TH' }],
+      elements: [
+        {
+          id: 'operator',
+          between: ['TH', 'TP'],
+          value: { nominal: 3, low: 2.6, high: 3.5 },
+          volts: 0.27,
+        },
+      ],
+      panel: 'grille',
+      where: 'Behind the lower grille; go by the marks TP, TH and TP/TH, not by place',
+    },
+  ],
+  wires: [
+    { id: 'w1', colour: 'RD', from: 'thermopile.TPTH', to: 'wall-switch.a' },
+    { id: 'w2', colour: 'BN', from: 'wall-switch.b', to: 'thermostat.a' },
+    { id: 'w3', colour: 'BN', from: 'thermostat.b', to: 'limit.a' },
+    { id: 'w4', colour: 'YE', from: 'limit.b', to: 'vent-switch.a' },
+    { id: 'w5', colour: 'YE', from: 'vent-switch.b', to: 'valve.TH' },
+    { id: 'w6', colour: 'WH', from: 'valve.TP', to: 'thermopile.TP' },
+  ],
+  cautions: [
+    'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
+    'Pulling a plug does not make this loop dead: put the pilot out or lift one wire before ohms.',
+    'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
+  ],
+};
