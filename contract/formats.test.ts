@@ -66,6 +66,49 @@ describe('diagram files', () => {
     ],
     ['a field nobody knows', (d) => ({ ...d, weight: 3 }), '', /weight/],
     ['another version', (d) => ({ ...d, version: 2 }), '/version', /must be 1/],
+    [
+      'a part without a terminal',
+      (d) => ({ ...d, parts: d.parts.map((p) => (p.id === 'lamp' ? { ...p, terminals: [] } : p)) }),
+      `/parts/${oven.parts.findIndex((each) => each.id === 'lamp')}/terminals`,
+      /no terminal/,
+    ],
+    [
+      'a supply that a healthy unit shorts',
+      (d) => ({
+        ...d,
+        wires: [...d.wires, { id: 'x', colour: 'BK', from: 'selector.1', to: 'selector.4' }],
+      }),
+      '/supplies/0',
+      /shorts feed .*selector=bake/,
+    ],
+    [
+      'a supply without a way back',
+      (d) => ({
+        ...d,
+        supplies: [
+          { ...d.supplies[0], kind: 'mains', volts: 120, terminals: [{ id: 'L1' }, { id: 'N' }] },
+        ],
+        frame: undefined,
+        wires: d.wires.filter(
+          ({ from, to }) => ![from, to].some((ref) => /^feed\.(L2|N|G)$/.test(ref)),
+        ),
+      }),
+      '/supplies/0/terminals',
+      /no ground reference.*feed\.N/,
+    ],
+    [
+      'two contacts on one pair that contradict each other',
+      (d) => ({
+        ...d,
+        parts: d.parts.map((p) =>
+          p.kind === 'switch'
+            ? { ...p, contacts: [...p.contacts, { ...p.contacts[0], id: 'again' }] }
+            : p,
+        ),
+      }),
+      `/parts/${oven.parts.findIndex((each) => each.kind === 'switch')}/table/rows/1`,
+      /contradiction/,
+    ],
     ['a state that nobody drew', (d) => ({ ...d, drawnFor: {} }), '/drawnFor', /selector/],
   ];
   it.each(wrong)('refuses %s and names the place', (_name, change, path, message) => {

@@ -35,7 +35,7 @@ export const millivoltFireplace: Diagram = {
       kind: 'thermopile',
       volts: 0.6,
       internalOhms: 3,
-      terminals: [{ id: 'TP' }, { id: 'TPTH' }],
+      terminals: [{ id: 'TPTH' }, { id: 'TP' }],
     },
   ],
   actuators: [

@@ -123,7 +123,17 @@ describe('the server on a real PostgreSQL', () => {
     ['a word that says two things', { said: 'zero reading' }, '/body/said'],
     [
       'an unknown power state',
-      { setup: { power: 'maybe', actuators: {}, byHand: {}, lifted: [], partsOut: [], except: [], jumpers: [] } },
+      {
+        setup: {
+          power: 'maybe',
+          actuators: {},
+          byHand: {},
+          lifted: [],
+          partsOut: [],
+          except: [],
+          jumpers: [],
+        },
+      },
       '/body/setup/power',
     ],
     ['a field that nobody knows', { colour: 'red' }, '/body/colour'],

@@ -1,24 +1,31 @@
 import { parseArgs } from 'node:util';
+import { behave } from './doors/behave';
 import { check } from './doors/check';
 import { diagrams } from './doors/diagrams';
 import { BadInput, EXIT, out } from './doors/door';
 import { Hindered } from './folders';
 import { expect } from './doors/expect';
 import { proof } from './doors/proof';
+import { spice } from './doors/spice';
 
 const USAGE = `./yarrix COMMAND
 
   start [--port N]     everything: database, demo data, web; Ctrl-C stops it
   stop | status        of what start left running
   reset-demo           put the demo data back as it was
-  test [--only NAME]   all tests (core, contract, server, app, e2e)
+  test [--only NAME] [--all]   all tests (core, contract, server, app, e2e); --all the long runs too
   lint                 layout, style and types
   pictures [--only NAME]  docs/screenshots made anew from the demo data
 
   diagrams [--json]                         the built-in diagrams
   proof DIAGRAM PART [--full] [--json]      the readings that prove a switch
-  expect DIAGRAM --from P.T --to P.T        one ohm reading: nominal, low, high
-         [--set actuator=position]... [--lift P.T]... [--fault part:mode]... [--json]
+  expect DIAGRAM --from P.T --to P.T        one reading: ohms, or volts with --power on
+         [--power on|off] [--except SUPPLY]... [--set actuator=position]... [--lift P.T]...
+         [--jump P.T,P.T]... [--fault part:mode]... [--json]
+  behave DIAGRAM --steps "actuator=position,wait=SECONDS,..." [--fault part:mode]... [--json]
+                                            what runs, lights, blows and trips, step by step
+  spice DIAGRAM [options of expect]         a netlist of exactly that setup
+  bench engine [--json]                     how fast, beside other ways to compute the same
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
 
 DIAGRAM is a file or the id of a built-in one.
@@ -37,6 +44,11 @@ async function main(argv: string[]): Promise<number> {
       set: { type: 'string', multiple: true, default: [] },
       lift: { type: 'string', multiple: true, default: [] },
       fault: { type: 'string', multiple: true, default: [] },
+      jump: { type: 'string', multiple: true, default: [] },
+      except: { type: 'string', multiple: true, default: [] },
+      power: { type: 'string' },
+      steps: { type: 'string' },
+      all: { type: 'boolean', default: false },
       diagram: { type: 'string' },
       part: { type: 'string' },
       port: { type: 'string' },
@@ -51,6 +63,12 @@ async function main(argv: string[]): Promise<number> {
       return proof({ ...values, diagram: first, part: second });
     case 'expect':
       return expect({ ...values, diagram: first });
+    case 'behave':
+      return behave({ ...values, diagram: first });
+    case 'spice':
+      return spice({ ...values, diagram: first });
+    case 'bench':
+      return (await import('./bench/bench')).bench(first, values.json);
     case 'check':
       return check({ ...values, file: first });
     case 'start':
@@ -62,7 +80,7 @@ async function main(argv: string[]): Promise<number> {
     case 'reset-demo':
       return (await import('./resetDemo')).resetDemo();
     case 'test':
-      return (await import('./test')).test(values.only);
+      return (await import('./test')).test(values.only, values.all);
     case 'pictures':
       return (await import('./pictures')).pictures(values.only);
     case 'lint':

@@ -16,8 +16,11 @@ interface Counts {
   failed: number;
 }
 
-/** `./yarrix test [--only NAME]`: every runner, then one line that adds them up. */
-export async function test(only: string | undefined): Promise<number> {
+/**
+ * `./yarrix test [--only NAME] [--all]`: every runner, then one line that adds them up. With `--all`
+ * random tests take their full number of cases.
+ */
+export async function test(only: string | undefined, all: boolean): Promise<number> {
   const known = [...FAST, BROWSER];
   if (only !== undefined && !known.includes(only))
     throw new BadInput(`--only ${only}: one of ${known.join(', ')}`);
@@ -25,7 +28,7 @@ export async function test(only: string | undefined): Promise<number> {
   await needDebian(['postgresql', 'ngspice', 'chromium', 'chromium-driver']);
   const total: Counts = { passed: 0, failed: 0 };
   const add = async (projects: string[]): Promise<void> => {
-    const counts = await jest(projects);
+    const counts = await jest(projects, all);
     total.passed += counts.passed;
     total.failed += counts.failed;
   };
@@ -40,7 +43,7 @@ export async function test(only: string | undefined): Promise<number> {
 }
 
 /** Runs projects of Jest; a suite that cannot even be loaded counts as a failed test. */
-async function jest(projects: string[]): Promise<Counts> {
+async function jest(projects: string[], all: boolean): Promise<Counts> {
   const folder = mkdtempSync(join(tmpdir(), 'yarrix-jest-'));
   const report = join(folder, 'report.json');
   try {
@@ -54,7 +57,8 @@ async function jest(projects: string[]): Promise<Counts> {
       '--passWithNoTests',
     ];
     if (projects.includes(BROWSER)) args.push('--runInBand');
-    const { code } = await run(process.execPath, args, { cwd: ROOT, show: true });
+    const env = { ...process.env, ...(all && { YARRIX_ALL: '1' }) };
+    const { code } = await run(process.execPath, args, { cwd: ROOT, env, show: true });
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
       readFileSync(report, 'utf8'),
     );

@@ -1,9 +1,6 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import * as fc from 'fast-check';
 import { Matrix, pseudoInverse } from 'ml-matrix';
+import { ngspice } from '../../tools/reference/ngspice';
 import { effectiveResistance } from './effectiveResistance';
 
 interface Resistor {
@@ -110,8 +107,15 @@ describe('effective resistance', () => {
   });
 
   it('agrees with ngspice on random networks', () => {
-    const nets = fc.sample(network, { seed: SEED, numRuns: 60 });
-    const volts = ngspice(nets);
+    const nets = fc.sample(network, { seed: SEED, numRuns: 200 });
+    const cards = nets.flatMap((net, i) => {
+      const name = (node: number): string => (node === net.nodes - 1 ? '0' : `n${i}_${node}`);
+      const resistors = net.edges.map(
+        ({ a, b, ohms }, j) => `R${i}_${j} ${name(a)} ${name(b)} ${ohms}`,
+      );
+      return [...resistors, `I${i} 0 ${name(0)} 1`];
+    });
+    const volts = ngspice(cards, ['op', ...nets.map((_, i) => `print v(n${i}_0)`)]);
     nets.forEach((net, i) => close(between(net, 0, net.nodes - 1), volts[i] ?? NaN));
   });
 
@@ -141,38 +145,3 @@ describe('effective resistance', () => {
     );
   });
 });
-
-/** One ampere into node 0 of each network, its last node grounded; all in one batch run. */
-function ngspice(nets: Network[]): number[] {
-  const lines = ['effective resistance'];
-  nets.forEach((net, i) => {
-    const name = (node: number): string => (node === net.nodes - 1 ? '0' : `n${i}_${node}`);
-    net.edges.forEach((edge, j) =>
-      lines.push(`R${i}_${j} ${name(edge.a)} ${name(edge.b)} ${edge.ohms}`),
-    );
-    lines.push(`I${i} 0 ${name(0)} 1`);
-  });
-  const prints = nets.map((_, i) => `print v(n${i}_0)`);
-  lines.push(
-    '.control',
-    'set numdgt=12',
-    'option gmin=0',
-    'op',
-    ...prints,
-    'quit 0',
-    '.endc',
-    '.end',
-  );
-  const folder = mkdtempSync(join(tmpdir(), 'yarrix-ngspice-'));
-  try {
-    const file = join(folder, 'networks.cir');
-    writeFileSync(file, lines.join('\n'));
-    const output = execFileSync('ngspice', ['-b', file], {
-      encoding: 'utf8',
-      stdio: ['ignore', 'pipe', 'pipe'],
-    });
-    return nets.map((_, i) => Number(new RegExp(`v\\(n${i}_0\\) = (\\S+)`).exec(output)?.[1]));
-  } finally {
-    rmSync(folder, { recursive: true });
-  }
-}

@@ -1,4 +1,4 @@
-import type { Diagram, Ohms, TerminalRef } from '../diagram/diagram';
+import type { Diagram, Ohms, TerminalRef, Wire } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import { owners, terminalRef } from '../diagram/terminal';
 import type { Fault } from '../fault/modes';
@@ -28,6 +28,8 @@ export interface Network {
 export interface Nodes {
   /** Node of each terminal, on the part's side. */
   of: ReadonlyMap<TerminalRef, number>;
+  /** The same, by the id of the part or supply and then by the terminal's own. */
+  inside: ReadonlyMap<string, ReadonlyMap<string, number>>;
   /** Where several wires share a terminal: their common end, which leaves the terminal with them. */
   crimpOf: ReadonlyMap<TerminalRef, number>;
   count: number;
@@ -35,14 +37,21 @@ export interface Nodes {
 
 export function nodesOf(diagram: Diagram): Nodes {
   const of = new Map<TerminalRef, number>();
-  for (const owner of owners(diagram))
-    for (const terminal of owner.terminals) of.set(terminalRef(owner.id, terminal.id), of.size);
+  const inside = new Map<string, Map<string, number>>();
+  for (const owner of owners(diagram)) {
+    const own = new Map<string, number>();
+    for (const terminal of owner.terminals) {
+      own.set(terminal.id, of.size);
+      of.set(terminalRef(owner.id, terminal.id), of.size);
+    }
+    inside.set(owner.id, own);
+  }
   const ends = new Map<TerminalRef, number>();
   for (const { from, to } of diagram.wires)
     for (const ref of [from, to]) ends.set(ref, (ends.get(ref) ?? 0) + 1);
   const crimpOf = new Map<TerminalRef, number>();
   for (const [ref, wires] of ends) if (wires > 1) crimpOf.set(ref, of.size + crimpOf.size);
-  return { of, crimpOf, count: of.size + crimpOf.size };
+  return { of, inside, crimpOf, count: of.size + crimpOf.size };
 }
 
 /** The circuit of a diagram in a setup, with faults put in. */
@@ -56,13 +65,7 @@ export function buildNetwork(
   const ids = owners(diagram).map((each) => each.id);
   const edges = [
     ...ids.flatMap((id) => ownEdges(diagram, nodes, id, setup, faults, working)),
-    ...wiring(
-      diagram,
-      nodes,
-      diagram.wires.map((each) => each.id),
-      setup,
-      faults,
-    ),
+    ...wiring(nodes, diagram.wires, setup, faults),
     ...loose(diagram, nodes, setup, faults),
   ];
   return { nodes, edges, islandOf: islands(nodes.count, edges) };
@@ -77,77 +80,95 @@ export function ownEdges(
   faults: readonly Fault[],
   working: Working,
 ): Edge[] {
-  const supply = diagram.supplies.find((each) => each.id === id);
+  const own = nodes.inside.get(id);
   const part = diagram.parts.find((each) => each.id === id);
-  const inside = supply
-    ? supplyEdges(supply, setup, faults)
-    : part
-      ? partEdges(diagram, part, setup, faults, working)
+  const supply = part ? undefined : diagram.supplies.find((each) => each.id === id);
+  if (!own || (!part && !supply)) return [];
+  const inside = part
+    ? partEdges(diagram, part, setup, faults, working)
+    : supply
+      ? supplyEdges(supply, setup, faults)
       : [];
-  const node = (terminal: string): number => nodeOf(nodes, terminalRef(id, terminal));
-  return inside.map(({ from, to, coupled, ...edge }) => ({
-    ...edge,
-    a: node(from),
-    b: node(to),
-    owner: id,
-    ...(coupled && {
-      coupled: {
-        primary: [node(coupled.primary[0]), node(coupled.primary[1])],
-        ratio: coupled.ratio,
-      },
-    }),
-  }));
+  // Written out field by field: this is built again for every fault of a table.
+  return inside.map(({ from, to, key, kind, nominal, low, high, unsure, source, coupled }) => {
+    const built: Edge = {
+      a: own.get(from) ?? nodeOf(nodes, terminalRef(id, from)),
+      b: own.get(to) ?? nodeOf(nodes, terminalRef(id, to)),
+      owner: id,
+      key,
+      kind,
+      nominal,
+      low,
+      high,
+    };
+    if (unsure !== undefined) built.unsure = unsure;
+    if (source) built.source = source;
+    if (coupled) {
+      const [p, q] = coupled.primary;
+      built.coupled = { primary: [own.get(p) ?? -1, own.get(q) ?? -1], ratio: coupled.ratio };
+    }
+    return built;
+  });
 }
 
 /** Wires, and the crimps where several share a terminal. What is off a terminal is not joined to it. */
 export function wiring(
-  diagram: Diagram,
   nodes: Nodes,
-  wires: readonly string[],
+  wires: readonly Wire[],
   setup: Setup,
   faults: readonly Fault[],
 ): Edge[] {
   const edges: Edge[] = [];
-  const isOff = (ref: TerminalRef): boolean =>
-    setup.lifted.includes(ref) ||
-    setup.partsOut.some((part) => ref.startsWith(`${part}.`)) ||
-    faults.some(
-      (each) => each.mode === 'wire-off' && terminalRef(each.part, each.terminal) === ref,
-    );
-  const looseOhms = (ref: TerminalRef): Ohms | undefined => {
-    const fault = faults.find(
-      (each) => each.mode === 'loose' && terminalRef(each.part, each.terminal) === ref,
-    );
-    return fault?.mode === 'loose' ? fault.ohms : undefined;
-  };
   const crimps = new Set<TerminalRef>();
-  for (const wire of diagram.wires) {
-    if (!wires.includes(wire.id)) continue;
-    let ohms = wire.ohms ?? WIRE;
-    let whole = !faults.some((each) => each.mode === 'wire-open' && each.wire === wire.id);
-    const end = (ref: TerminalRef): number => {
-      const crimp = nodes.crimpOf.get(ref);
-      if (crimp !== undefined) {
-        crimps.add(ref);
-        return crimp;
+  for (const { id, from, to, ohms = WIRE } of wires) {
+    let whole = true;
+    for (const fault of faults) if (fault.mode === 'wire-open' && fault.wire === id) whole = false;
+    let all = ohms;
+    for (const ref of [from, to]) {
+      if (nodes.crimpOf.has(ref)) crimps.add(ref);
+      else {
+        if (isOff(ref, setup, faults)) whole = false;
+        all = withLoose(all, ref, faults);
       }
-      const more = looseOhms(ref);
-      if (more) ohms = sum(ohms, more);
-      if (isOff(ref)) whole = false;
-      return nodeOf(nodes, ref);
-    };
-    const [a, b] = [end(wire.from), end(wire.to)];
-    if (whole) edges.push(edge(a, b, wire.id, wire.id, 'wire', ohms));
+    }
+    if (!whole) continue;
+    const [a, b] = [nodes.crimpOf.get(from), nodes.crimpOf.get(to)];
+    edges.push(edge(a ?? nodeOf(nodes, from), b ?? nodeOf(nodes, to), id, id, 'wire', all));
   }
   for (const ref of crimps) {
     const crimp = nodes.crimpOf.get(ref);
-    const more = looseOhms(ref);
-    if (crimp === undefined || isOff(ref)) continue;
-    const ohms = more ? sum(JOIN, more) : JOIN;
+    if (crimp === undefined || isOff(ref, setup, faults)) continue;
+    const ohms = withLoose(JOIN, ref, faults);
     edges.push(edge(nodeOf(nodes, ref), crimp, ref, ref, 'join', ohms));
   }
   return edges;
 }
+
+/** Whether the wires of a terminal have left it. */
+function isOff(ref: TerminalRef, setup: Setup, faults: readonly Fault[]): boolean {
+  if (setup.lifted.includes(ref)) return true;
+  for (const part of setup.partsOut) if (ref.startsWith(`${part}.`)) return true;
+  for (const fault of faults)
+    if (fault.mode === 'wire-off' && isAt(fault.part, fault.terminal, ref)) return true;
+  return false;
+}
+
+function withLoose(ohms: Ohms, ref: TerminalRef, faults: readonly Fault[]): Ohms {
+  for (const fault of faults) {
+    if (fault.mode === 'loose' && isAt(fault.part, fault.terminal, ref))
+      return {
+        nominal: ohms.nominal + fault.ohms.nominal,
+        low: ohms.low + fault.ohms.low,
+        high: ohms.high + fault.ohms.high,
+      };
+  }
+  return ohms;
+}
+
+const isAt = (part: string, terminal: string, ref: TerminalRef): boolean =>
+  ref.length === part.length + terminal.length + 1 &&
+  ref.startsWith(part) &&
+  ref.endsWith(terminal);
 
 /** What belongs to no part: jumpers, and leaks to the frame. */
 export function loose(
@@ -176,12 +197,6 @@ const edge = (
   kind: EdgeKind,
   { nominal, low, high }: Ohms,
 ): Edge => ({ a, b, owner, key, kind, nominal, low, high });
-
-const sum = (one: Ohms, two: Ohms): Ohms => ({
-  nominal: one.nominal + two.nominal,
-  low: one.low + two.low,
-  high: one.high + two.high,
-});
 
 /** Labels the connected parts of a network by the smallest node in each (union-find). */
 export function islands(nodeCount: number, edges: readonly { a: number; b: number }[]): Int32Array {

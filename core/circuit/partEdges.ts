@@ -1,5 +1,6 @@
 import type {
   BoardPart,
+  Contact,
   Diagram,
   LoadPart,
   Ohms,
@@ -193,28 +194,22 @@ function switchEdges(
       position === undefined
         ? cellInAnyPosition(part, contact.id)
         : cellState(part, contact.id, position);
-    const [from, to] = contact.between;
-    const edge = (ohms: OhmsRange): PartEdge => ({
-      from,
-      to,
-      key: contact.id,
-      kind: 'contact',
-      ...pick(ohms),
-    });
     if (fault?.mode === 'stuck-open') continue;
-    if (fault?.mode === 'stuck-closed') edges.push(edge(CLOSED_CONTACT));
-    else if (fault?.mode === 'resistive' && cell !== 'open') edges.push(edge(fault.ohms));
-    else if (fault?.mode === 'leaking' && cell !== 'closed') edges.push(edge(fault.ohms));
+    if (fault?.mode === 'stuck-closed') edges.push(contactEdge(contact, CLOSED_CONTACT));
+    else if (fault?.mode === 'resistive' && cell !== 'open')
+      edges.push(contactEdge(contact, fault.ohms));
+    else if (fault?.mode === 'leaking' && cell !== 'closed')
+      edges.push(contactEdge(contact, fault.ohms));
     else if (fault?.mode === 'film' && cell === 'closed' && !warm)
       edges.push({
-        ...edge(FILM_OHMS),
+        ...contactEdge(contact, FILM_OHMS),
         nominal: null,
         unsure: `a film on ${part.name}: megohms to a meter, closed at working volts`,
       });
-    else if (cell === 'closed') edges.push(edge(CLOSED_CONTACT));
+    else if (cell === 'closed') edges.push(contactEdge(contact, CLOSED_CONTACT));
     else if (cell === 'either')
       edges.push({
-        ...edge(CLOSED_CONTACT),
+        ...contactEdge(contact, CLOSED_CONTACT),
         nominal: null,
         high: Infinity,
         unsure: `${part.name} may rightly be open or closed there`,
@@ -228,6 +223,16 @@ function switchEdges(
   }
   return edges;
 }
+
+const contactEdge = (contact: Contact, { nominal, low, high }: OhmsRange): PartEdge => ({
+  from: contact.between[0],
+  to: contact.between[1],
+  key: contact.id,
+  kind: 'contact',
+  nominal,
+  low,
+  high,
+});
 
 /** The legs of a supply as it stands: feeding, or only lying in the circuit. */
 export function supplyEdges(supply: Supply, setup: Setup, faults: readonly Fault[]): PartEdge[] {

@@ -2,7 +2,7 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import { splitRef, terminalRef } from '../diagram/terminal';
 import { subsets } from '../subsets';
-import { buildNetwork, nodeOf, type Network } from './network';
+import { buildNetwork, nodeOf, type Edge, type Network } from './network';
 import { between, type OhmAnswer } from './ohmReading';
 
 /** One ohm reading with the wires of its part on, and with the fewest of them off. */
@@ -51,31 +51,69 @@ export function alone(
   return { wiresOn, wiresOff: wiresOn, lift: [], through };
 }
 
-/** Parts on a way between two terminals of a part that leaves the part somewhere. */
+interface Way {
+  ohms: number;
+  through: string[];
+}
+
+/**
+ * Parts on the way of least ohms between two terminals of a part that leaves it at one terminal and
+ * comes back at another; undefined where there is none.
+ */
 function wayAround(
   network: Network,
   part: string,
   from: TerminalRef,
   to: TerminalRef,
 ): string[] | undefined {
-  const start = nodeOf(network.nodes, from);
-  const goal = nodeOf(network.nodes, to);
-  // Each node is reached at most twice: with and without having been outside.
-  const reached = new Map<string, string[]>([[`${start} false`, []]]);
-  const queue: { node: number; outside: boolean }[] = [{ node: start, outside: false }];
-  for (let here = queue.shift(); here; here = queue.shift()) {
-    const way = reached.get(`${here.node} ${here.outside}`) ?? [];
-    if (here.node === goal && here.outside) return way;
-    for (const edge of network.edges) {
-      const node = edge.a === here.node ? edge.b : edge.b === here.node ? edge.a : undefined;
-      if (node === undefined) continue;
-      const outside = here.outside || edge.owner !== part;
-      const key = `${node} ${outside}`;
-      if (reached.has(key) || node === start) continue;
-      const passes = edge.kind !== 'wire' && edge.kind !== 'join' && edge.owner !== part;
-      reached.set(key, passes && way.at(-1) !== edge.owner ? [...way, edge.owner] : way);
-      queue.push({ node, outside });
+  const [start, goal] = [nodeOf(network.nodes, from), nodeOf(network.nodes, to)];
+  const inside = network.edges.filter((edge) => edge.owner === part);
+  const outside = network.edges.filter((edge) => edge.owner !== part);
+  const own = [...(network.nodes.inside.get(part)?.values() ?? [])];
+  let best: Way | undefined;
+  for (const out of reach(inside, start, [goal])) {
+    const ways = leastWays(outside, out);
+    for (const back of own) {
+      const way = ways.get(back);
+      if (back === out || !way || (best && best.ohms <= way.ohms)) continue;
+      if (reach(inside, back, [start, out]).has(goal)) best = way;
     }
   }
-  return undefined;
+  return best?.through;
+}
+
+/** Nodes that some edges join to a node, without passing others. */
+function reach(edges: readonly Edge[], from: number, without: readonly number[]): Set<number> {
+  const reached = new Set([from]);
+  for (const here of reached) {
+    for (const { a, b } of edges) {
+      const next = a === here ? b : b === here ? a : undefined;
+      if (next !== undefined && !without.includes(next)) reached.add(next);
+    }
+  }
+  return reached;
+}
+
+/** Dijkstra: to every node the way of least ohms, with the parts that it passes. */
+function leastWays(edges: readonly Edge[], from: number): Map<number, Way> {
+  const done = new Map<number, Way>();
+  const open: (Way & { node: number })[] = [{ node: from, ohms: 0, through: [] }];
+  while (open.length) {
+    open.sort((one, two) => two.ohms - one.ohms);
+    const here = open.pop();
+    if (!here || done.has(here.node)) continue;
+    done.set(here.node, here);
+    for (const edge of edges) {
+      const node = edge.a === here.node ? edge.b : edge.b === here.node ? edge.a : undefined;
+      if (node === undefined || done.has(node)) continue;
+      const { through } = here;
+      const passes = edge.kind !== 'wire' && edge.kind !== 'join' && through.at(-1) !== edge.owner;
+      open.push({
+        node,
+        ohms: here.ohms + (edge.nominal ?? edge.low),
+        through: passes ? [...through, edge.owner] : through,
+      });
+    }
+  }
+  return done;
 }

@@ -1,5 +1,6 @@
 import { LIBRARY } from '../../library/library';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
+import { chanceFrom } from '../chance';
 import { drawnSetup } from '../diagram/setup';
 import { switches } from '../diagram/terminal';
 import type { Fault } from '../fault/modes';
@@ -18,18 +19,12 @@ const all: [string, Diagram, SwitchPart][] = LIBRARY.flatMap((diagram) =>
     part,
   ]),
 );
+/** What an ohmmeter can decide: contacts of a thermopile loop it cannot, and says so. */
+const decidable = all.filter(([, , part]) =>
+  part.contacts.every((contact) => contact.circuit !== 'thermopile'),
+);
 const SEED = 20261124;
 
-/** A small seeded generator (mulberry32), so that a failing run can be repeated. */
-function chanceFrom(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 /** By default an intermittent contact does what it mostly does: it jumps when wiggled, else holds. */
 const truth = (
   faults: readonly Fault[],
@@ -40,7 +35,7 @@ const bare = (fault: Fault): object => ({ ...fault, ohms: 0, stays: 0 });
 const onlyFull = (fault: Fault): boolean =>
   fault.mode === 'intermittent' || fault.mode === 'bridged';
 
-describe.each(all)('following the advice on %s', (_name, diagram, part) => {
+describe.each(decidable)('following the advice on %s', (_name, diagram, part) => {
   const predictor = new Predictor(diagram, part, ORDINARY_METER);
 
   it.each(['quick', 'full'] as const)('%s: condemns no good switch', (depth) => {
@@ -57,26 +52,41 @@ describe.each(all)('following the advice on %s', (_name, diagram, part) => {
         fault: bare(fault),
         verdict: 'fault',
       });
-      if (state.verdict.kind === 'fault')
+      // A bridge to a third terminal can look just like a contact that is stuck, and is rarer.
+      if (state.verdict.kind === 'fault' && fault.mode !== 'bridged')
         expect(state.verdict.faults.map(bare)).toEqual([bare(fault)]);
     }
   });
 });
 
+// Common practice: 0.3 ohm for a single switch of a millivolt loop, which no beeper and hardly an
+// ordinary ohmmeter with its leads can see.
+it('says that an ordinary meter cannot decide a contact of a thermopile loop', () => {
+  const [, diagram, part] = all.find(([name]) => name === 'millivolt-fireplace limit') ?? [];
+  if (!diagram || !part) throw new Error('no fireplace');
+  const predictor = new Predictor(diagram, part, ORDINARY_METER);
+  const { state, readings } = workSwitch(predictor, 'quick', truth([]));
+  expect(state.verdict.kind).toBe('half-proved');
+  const says = readings.map((each) => state.judgements.get(each.id)?.says ?? '');
+  expect(says.some((text) => /cannot decide.*millivolts/.test(text))).toBe(true);
+});
+
 it(`finds an intermittent contact nearly always by wiggling, and blames no other (seed ${SEED})`, () => {
   const chance = chanceFrom(SEED);
   const tally = { found: 0, missed: 0 };
-  for (const [, diagram, part] of all) {
+  for (const [, diagram, part] of decidable) {
     const predictor = new Predictor(diagram, part, ORDINARY_METER);
     for (const { fault } of singleFaults(diagram, part)) {
       if (fault.mode !== 'intermittent') continue;
       for (let run = 0; run < 8; run++) {
         const { verdict } = workSwitch(predictor, 'full', truth([fault], { chance })).state;
         tally[verdict.kind === 'fault' ? 'found' : 'missed']++;
-        // One that happened to be apart at every look is rightly called stuck open.
+        // One that happened to be apart at every look is rightly called stuck open, and one that
+        // held only while it was moved by hand is rightly called not actuated.
         if (verdict.kind === 'fault') {
-          const stuck = { ...fault, mode: 'stuck-open' as const };
-          expect([[bare(fault)], [bare(stuck)]]).toContainEqual(verdict.faults.map(bare));
+          expect(verdict.faults).toHaveLength(1);
+          expect(verdict.faults[0]).toMatchObject({ part: part.id });
+          expect(['intermittent', 'stuck-open', 'not-actuated']).toContain(verdict.faults[0].mode);
         }
       }
     }

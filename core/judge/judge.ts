@@ -75,7 +75,8 @@ function classify(
   }
   const side = decide(interval, closedUpTo(contact));
   if (side === 'below') return closed;
-  if (side === 'cannot-decide') return 'cannot-tell';
+  // Whether it makes well is asked of a contact that should be closed; here it should be open.
+  if (side === 'cannot-decide') return expected.state === 'open' ? closed : 'cannot-tell';
   if (interval.low >= OPEN_FROM) return 'open';
   if (answersThroughTheRest(diagram, part, reading, interval)) return 'load';
   return expected.state === 'open' ? 'leaking' : 'resistive';

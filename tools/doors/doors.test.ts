@@ -4,6 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { builtIn } from '../../library/library';
+import { ngspice } from '../reference/ngspice';
 
 jest.setTimeout(60_000);
 
@@ -69,6 +70,63 @@ describe('the command-line doors', () => {
     expect(JSON.parse(stuck.stdout).nominal).toBeLessThan(1);
   });
 
+  it('expects volts with the power on, and what the evidence carries', async () => {
+    const at = (...more: string[]) =>
+      yarrix('expect', 'coil-burner', '--power', 'on', '--set', 'knob=high', '--json', ...more);
+    const legs = await at('--from', 'infinite.L1', '--to', 'infinite.L2');
+    expect(JSON.parse(legs.stdout)).toMatchObject({ kind: 'volts', current: 'ac', loaded: true });
+    const dead = ['--from', 'infinite.L2', '--fault', 'feed.L2:dead-leg'];
+    expect(JSON.parse((await at(...dead, '--to', 'infinite.L1')).stdout).nominal).toBeLessThan(2);
+    expect(JSON.parse((await at(...dead, '--to', 'feed.N')).stdout).nominal).toBeGreaterThan(110);
+  });
+
+  it('refuses a jumper that would short a supply, with the way: exit 1', async () => {
+    const at = ['expect', 'electric-dryer', '--from', 'block.K1', '--to', 'block.KN'];
+    const refused = await yarrix(...at, '--jump', 'block.K1,block.KN');
+    expect(refused).toMatchObject({
+      code: 1,
+      stdout: expect.stringMatching(/refused.*Terminal block/),
+    });
+    const start = await yarrix(...at, '--jump', 'start.1,start.2', '--set', 'timer=heat');
+    expect(start).toMatchObject({
+      code: 0,
+      stdout: expect.stringMatching(/as soon as power returns/),
+    });
+  });
+
+  it('behaves step by step, and tells what a healthy unit would not do', async () => {
+    const steps = ['--steps', 'timer=heat,start=pressed,start=released'];
+    const fault = ['--fault', 'centrifugal.H-M:stuck-open'];
+    const { code, stdout } = await yarrix('behave', 'electric-dryer', ...steps, ...fault, '--json');
+    expect(code).toBe(0);
+    const { noticed, steps: results } = JSON.parse(stdout) as {
+      noticed: { step: number; subject: string; outcome: string }[];
+      steps: { step: string }[];
+    };
+    const at = results.findIndex((each) => each.step === 'start=released');
+    expect(noticed).toContainEqual({ step: at, subject: 'motor', outcome: 'stops' });
+  });
+
+  it('writes a setup as a netlist that ngspice takes', async () => {
+    const { stdout } = await yarrix(
+      'spice',
+      'millivolt-fireplace',
+      '--power',
+      'on',
+      '--set',
+      'wall=on',
+    );
+    const cards = stdout.split('\n').filter((line) => /^[RVEF]/.test(line));
+    const ref = (name: string): string =>
+      new RegExp(`^\\* (n\\d+) is ${name}$`, 'm').exec(stdout)?.[1] ?? '';
+    const [volts] = ngspice(cards, ['op', `print v(${ref('valve.TH')})-v(${ref('valve.TP')})`]);
+    const ours = await yarrix(
+      ...['expect', 'millivolt-fireplace', '--power', 'on', '--set', 'wall=on', '--json'],
+      ...['--from', 'valve.TH', '--to', 'valve.TP'],
+    );
+    expect(JSON.parse(ours.stdout).nominal).toBeCloseTo(volts ?? NaN, 5);
+  });
+
   it('orders the readings of a proof with what a good switch shows', async () => {
     const { stdout } = await yarrix('proof', 'top-load-washer', 'lid-switch', '--json');
     const { readings, lift } = JSON.parse(stdout) as {
@@ -130,6 +188,9 @@ describe('the command-line doors', () => {
       ],
       /haunted/,
     ],
+    [['behave', 'coil-burner', '--steps', 'knob=sideways'], /knob=sideways.*off, low, high/],
+    [['behave', 'coil-burner'], /--steps is missing/],
+    [['bench', 'nothing'], /one of engine/],
     [['proof', 'coil-burner', 'coil'], /no part "coil"/],
     [['frobnicate'], /no command/],
     [['proof', '--wat'], /wat/],

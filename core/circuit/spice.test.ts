@@ -1,0 +1,136 @@
+import { LIBRARY } from '../../library/library';
+import { ngspice } from '../../tools/reference/ngspice';
+import { chanceFrom } from '../chance';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
+import { everyFault } from '../fault/everyFault';
+import { effectiveResistance } from './effectiveResistance';
+import { buildNetwork, islands, nodeOf, type Network } from './network';
+import { Potentials } from './potentials';
+import { spiceCards } from './spice';
+
+const ALL = process.env.YARRIX_ALL === '1';
+const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
+/** Setups of each diagram, and pairs of points in each. */
+const [SETUPS, PAIRS] = ALL ? [80, 10] : [10, 6];
+/** Networks in one netlist: ngspice slows down fast with more. */
+const AT_ONCE = 40;
+const chance = chanceFrom(SEED);
+const pick = <T>(items: readonly T[]): T => {
+  const item = items[Math.floor(chance() * items.length)];
+  if (item === undefined) throw new Error('nothing to pick from');
+  return item;
+};
+
+/** Any position of every actuator, a wire off now and then, and mostly one fault. */
+function randomNetwork(diagram: Diagram, live: boolean): Network {
+  const drawn = live ? poweredSetup(drawnSetup(diagram)) : { ...drawnSetup(diagram), except: [] };
+  const actuators: Setup['actuators'] = { ...drawn.actuators };
+  for (const actuator of diagram.actuators) {
+    if (actuator.kind === 'quantity') actuators[actuator.id] = { value: chance() * 400 };
+    else actuators[actuator.id] = pick(actuator.positions).id;
+  }
+  const lifted = chance() < 0.5 ? [pick(diagram.wires).from] : [];
+  const faults = chance() < 0.7 ? [pick(everyFault(diagram))] : [];
+  return buildNetwork(diagram, { ...drawn, actuators, lifted }, faults, { warm: live });
+}
+
+interface Case {
+  name: string;
+  network: Network;
+  pairs: [number, number][];
+}
+
+function cases(live: boolean): Case[] {
+  return LIBRARY.flatMap((diagram, d) =>
+    Array.from({ length: SETUPS }, (_, s): Case => {
+      const network = randomNetwork(diagram, live);
+      const refs = [...network.nodes.of.keys()];
+      const point = (): number => nodeOf(network.nodes, pick<TerminalRef>(refs));
+      const pairs = Array.from({ length: PAIRS }, (): [number, number] => [point(), point()]);
+      return { name: `d${d}s${s}x`, network, pairs: pairs.filter(([a, b]) => a !== b) };
+    }),
+  );
+}
+
+/** Relative to the larger of both, with the noise of the solver left out. */
+const agree = (got: number, wanted: number, floor: number): boolean =>
+  Math.abs(got - wanted) <= 1e-4 * Math.max(Math.abs(got), Math.abs(wanted)) + floor;
+
+describe(`built-in diagrams against ngspice, any setup and any fault (seed ${SEED})`, () => {
+  it('agrees in ohms, and is exactly open where nothing joins', () => {
+    let open = 0;
+    const asked: { id: string; ours: number; network: Network; a: number; b: number }[] = [];
+    for (const { name, network, pairs } of cases(false)) {
+      const there = network.edges.flatMap(({ a, b, nominal }) =>
+        nominal === null ? [] : [{ a, b, ohms: nominal }],
+      );
+      const islandOf = islands(network.nodes.count, there);
+      pairs.forEach(([a, b], i) => {
+        const ours = effectiveResistance(there, a, b);
+        if (islandOf[a] === islandOf[b]) asked.push({ id: `${name}${i}x`, ours, network, a, b });
+        else {
+          expect(ours).toBe(Infinity);
+          open++;
+        }
+      });
+    }
+    for (const some of chunks(asked)) {
+      const cards = some.flatMap(({ id, network, a, b }) => [
+        ...spiceCards(network, id),
+        `I${id} ${id}n${b} ${id}n${a} 1`,
+      ]);
+      const prints = some.map(({ id, a, b }) => `print v(${id}n${a})-v(${id}n${b})`);
+      const values = ngspice(cards, ['op', ...prints]);
+      some.forEach(({ id, ours }, i) => {
+        const result = { id, ours, theirs: values[i] ?? NaN };
+        const near = agree(ours, result.theirs, 1e-9);
+        expect({ ...result, near }).toEqual({ ...result, near: true });
+      });
+    }
+    expect(open).toBeGreaterThan(10);
+  });
+
+  it('agrees in volts, alternating and direct, transformers included', () => {
+    let seen = 0;
+    for (const some of chunks(cases(true))) {
+      const cards = some.flatMap(({ name, network }) => spiceCards(network, name));
+      const asked = some.flatMap(({ name, network, pairs }) => {
+        const solved = new Potentials(network, (edge) => edge.nominal);
+        const kind = network.edges.some((edge) => edge.source?.current === 'dc') ? 'dc' : 'ac';
+        const { re, im } = solved[kind];
+        return pairs
+          .filter(([a, b]) => solved.islandOf[a] === solved.islandOf[b])
+          .map(([a, b]) => ({
+            name: `v(${name}n${a})-v(${name}n${b})`,
+            kind,
+            re: (re[a] ?? 0) - (re[b] ?? 0),
+            im: (im[a] ?? 0) - (im[b] ?? 0),
+          }));
+      });
+      const ac = asked.filter((each) => each.kind === 'ac');
+      const dc = asked.filter((each) => each.kind === 'dc');
+      const phasors = ac.flatMap(({ name }) => [`print real(${name})`, `print imag(${name})`]);
+      const alternating = ngspice(cards, ['ac lin 1 60 60', ...phasors]);
+      const direct = ngspice(cards, ['op', ...dc.map(({ name }) => `print ${name}`)]);
+      const check = (ours: (typeof asked)[number], re: number, im: number): void => {
+        const near = agree(ours.re, re, 1e-6) && agree(ours.im, im, 1e-6);
+        expect({ ...ours, theirs: { re, im }, near }).toEqual({
+          ...ours,
+          theirs: { re, im },
+          near: true,
+        });
+        if (Math.abs(ours.re) > 1) seen++;
+      };
+      ac.forEach((each, i) =>
+        check(each, alternating[2 * i] ?? NaN, alternating[2 * i + 1] ?? NaN),
+      );
+      dc.forEach((each, i) => check(each, direct[i] ?? NaN, 0));
+    }
+    expect(seen).toBeGreaterThan(50);
+  });
+});
+
+function* chunks<T>(items: readonly T[]): Generator<T[]> {
+  for (let i = 0; i < items.length; i += AT_ONCE) yield items.slice(i, i + AT_ONCE);
+}
