@@ -1,8 +1,9 @@
+import { createHash } from 'node:crypto';
 import type { Pool } from 'pg';
 import type { Queries } from '../server/data/database';
 import { openDatabase, transaction } from '../server/data/database';
 import { addCall } from '../server/data/calls';
-import { addDiagram } from '../server/data/diagrams';
+import { addDiagram, listDiagrams } from '../server/data/diagrams';
 import { addEntry } from '../server/data/entries';
 import { workSwitch } from '../core/diagnose/simulatedTechnician';
 import { Predictor } from '../core/diagnose/predict';
@@ -13,7 +14,10 @@ import { ORDINARY_METER } from '../core/meter/meter';
 import { builtIn, LIBRARY } from '../library/library';
 import { CALLS, SHOP_NAME, type DemoCall } from './scenario';
 
-/** Loads the demo shop once: its diagrams, appliances, and calls in different stages. */
+/**
+ * Loads the demo shop once: its appliances, and calls in different stages. Built-in diagrams that it
+ * does not have yet are added each time; those that it has are its own and stay as they are.
+ */
 export async function loadDemo(url: string, shop: string): Promise<void> {
   await withDatabase(url, (db) =>
     transaction(db, async (queries) => {
@@ -21,9 +25,10 @@ export async function loadDemo(url: string, shop: string): Promise<void> {
         'INSERT INTO shop (shop, name) VALUES ($1, $2) ON CONFLICT (shop) DO NOTHING',
         [shop, SHOP_NAME],
       );
+      const known = new Set((await listDiagrams(queries, shop)).map((each) => each.id));
+      for (const diagram of LIBRARY)
+        if (!known.has(diagram.id)) await addDiagram(queries, shop, sentAs(diagram.id), diagram);
       if (!made.rowCount) return;
-      for (const [i, diagram] of LIBRARY.entries())
-        await addDiagram(queries, shop, idOf(1, i), diagram);
       for (const [i, call] of CALLS.entries()) await loadCall(queries, shop, i, call);
     }),
   );
@@ -54,6 +59,12 @@ async function withDatabase(url: string, run: (db: Pool) => Promise<void>): Prom
 /** Ids that are the same on every machine, so that the demo can be talked about. */
 const idOf = (kind: number, number: number): string =>
   `00000000-0000-4000-8000-${String(kind).padStart(4, '0')}${String(number).padStart(8, '0')}`;
+
+/** The id under which a built-in diagram is sent: made from its name, whatever its place in the library. */
+function sentAs(id: string): string {
+  const hash = createHash('sha256').update(id).digest('hex');
+  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
+}
 
 async function loadCall(
   queries: Queries,

@@ -54,8 +54,33 @@ export function openedFaults(diagram: Diagram, opened: ReadonlySet<string>): Fau
   );
 }
 
+/**
+ * Solves the circuits of one unit with its faults, each state of it once: a unit that cycles comes
+ * back to the same few.
+ */
+export class Solver {
+  private readonly known = new Map<string, Solved>();
+
+  constructor(
+    private readonly diagram: Diagram,
+    private readonly faults: readonly Fault[],
+  ) {}
+
+  solve(machine: Machine): Solved {
+    const { setup, turning, stalled, opened, positions } = machine;
+    // A quantity acts through the positions of its switches alone.
+    const moved = Object.values(setup.actuators).filter((state) => typeof state === 'string');
+    const key = [setup.power, ...moved, '|', ...turning, '|', ...stalled, '|', ...opened, '|']
+      .concat([...positions].map(([id, at]) => `${id}${at}`))
+      .join(' ');
+    const solved = this.known.get(key) ?? solve(this.diagram, machine, this.faults);
+    this.known.set(key, solved);
+    return solved;
+  }
+}
+
 /** Solves the circuit of a machine: which loads run, what flows, what the boards see. */
-export function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): Solved {
+function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): Solved {
   const all = [...faults, ...openedFaults(diagram, machine.opened)];
   const working = { warm: true, stalled: machine.stalled, positions: machine.positions };
   const network = buildNetwork(diagram, machine.setup, all, working);

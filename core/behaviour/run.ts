@@ -8,7 +8,7 @@ import {
   follow,
   moveActuator,
   openedFaults,
-  solve,
+  Solver,
   type Doing,
   type Machine,
   type Solved,
@@ -67,9 +67,11 @@ export function run(
     positions: new Map(),
     boards: new Map(),
   };
+  const solver = new Solver(diagram, faults);
   const results: StepResult[] = [];
   const plugged = steps[0]?.does.kind === 'power' ? [] : [PLUGGED_IN];
-  for (const step of [...plugged, ...steps]) results.push(runStep(diagram, machine, faults, step));
+  for (const step of [...plugged, ...steps])
+    results.push(runStep(diagram, machine, faults, solver, step));
   return results;
 }
 
@@ -77,6 +79,7 @@ function runStep(
   diagram: Diagram,
   machine: Machine,
   faults: readonly Fault[],
+  solver: Solver,
   step: Step,
 ): StepResult {
   perform(machine, step);
@@ -87,7 +90,7 @@ function runStep(
   let end: StepResult['end'] = 'over';
   let found: CycleFound | undefined;
   for (let events = 0; events < MOST_EVENTS; events++) {
-    const solved = settle(diagram, machine, faults, clocks);
+    const solved = settle(diagram, machine, faults, solver, clocks);
     if (!solved) {
       end = 'chatters';
       break;
@@ -146,10 +149,11 @@ function settle(
   diagram: Diagram,
   machine: Machine,
   faults: readonly Fault[],
+  solver: Solver,
   clocks: Clocks,
 ): Solved | undefined {
   for (let round = 0; round < AT_ONCE; round++) {
-    const solved = solve(diagram, machine, faults);
+    const solved = solver.solve(machine);
     if (follow(diagram, machine, solved, faults)) continue;
     const next = nextEvent(diagram, machine, solved, clocks);
     if (next && next.at <= clocks.now) {

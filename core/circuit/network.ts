@@ -35,7 +35,16 @@ export interface Nodes {
   count: number;
 }
 
+/** Nodes of diagrams that were asked for before: behaviour asks thousands of times. */
+const KNOWN = new WeakMap<Diagram, Nodes>();
+
 export function nodesOf(diagram: Diagram): Nodes {
+  const known = KNOWN.get(diagram) ?? numbered(diagram);
+  KNOWN.set(diagram, known);
+  return known;
+}
+
+function numbered(diagram: Diagram): Nodes {
   const of = new Map<TerminalRef, number>();
   const inside = new Map<string, Map<string, number>>();
   for (const owner of owners(diagram)) {
