@@ -49,6 +49,7 @@ export const coilBurner: Diagram = {
       id: 'infinite',
       name: 'Infinite switch, left front',
       role: 'cycles the burner',
+      prior: { weight: 3, source: 'common practice', calls: 0 },
       aliases: [
         { word: 'burner control' },
         { word: 'thermostat', trap: 'the oven has a real thermostat' },
@@ -78,6 +79,7 @@ export const coilBurner: Diagram = {
       id: 'block',
       name: 'Receptacle block',
       role: 'holds the coil’s pins',
+      prior: { weight: 3, source: 'common practice', calls: 0 },
       kind: 'connection',
       terminals: [{ id: 'a' }, { id: 'b' }, { id: 'pin1' }, { id: 'pin2' }],
       joins: [
@@ -90,6 +92,7 @@ export const coilBurner: Diagram = {
       id: 'coil',
       name: 'Coil element, 8 in',
       role: 'the burner',
+      prior: { weight: 4, source: 'common practice', calls: 0 },
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -130,6 +133,19 @@ export const coilBurner: Diagram = {
     { id: 'w7', colour: 'NA', from: 'block.pin1', to: 'coil.a' },
     { id: 'w8', colour: 'NA', from: 'block.pin2', to: 'coil.b' },
     { id: 'w9', colour: 'GN', from: 'feed.G', to: 'frame.G' },
+  ],
+  uses: [
+    { id: 'burn', name: 'Burner on and off again', steps: 'knob=high,wait=60,knob=off,wait=60' },
+  ],
+  looks: [
+    {
+      id: 'pins',
+      says: 'Burnt or loose pins of the coil in its block',
+      of: ['block', 'coil:open', 'w7:wire-open', 'w8:wire-open'],
+      found: { with: 0.6, without: 0.05 },
+      minutes: 1,
+      panel: 'top',
+    },
   ],
   cautions: [
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',

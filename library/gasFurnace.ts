@@ -265,6 +265,7 @@ export const gasFurnace: Diagram = {
       id: 'draft-switch',
       name: 'Draft switch',
       role: 'closes when the inducer draws',
+      prior: { weight: 3, source: 'common practice', calls: 0 },
       aliases: [{ word: 'pressure switch' }, { word: 'vacuum switch' }],
       kind: 'switch',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -297,6 +298,7 @@ export const gasFurnace: Diagram = {
       id: 'board',
       name: 'Control board',
       role: 'runs the sequence',
+      prior: { weight: 2, source: 'common practice', calls: 0 },
       kind: 'board',
       terminals: [{ id: 'R' }, { id: 'C' }, { id: 'W' }, { id: 'G' }, { id: 'LIM' }, { id: 'PS' }],
       inputs: [
@@ -413,6 +415,7 @@ export const gasFurnace: Diagram = {
       id: 'inducer',
       name: 'Inducer motor',
       role: 'draws the flue gas',
+      prior: { weight: 2, source: 'common practice', calls: 0 },
       kind: 'load',
       load: 'motor',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -449,6 +452,7 @@ export const gasFurnace: Diagram = {
       id: 'igniter',
       name: 'Hot-surface igniter',
       role: 'lights the gas',
+      prior: { weight: 5, source: 'common practice', calls: 0 },
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -512,6 +516,23 @@ export const gasFurnace: Diagram = {
     { id: 'w27', colour: 'WH', from: 'blower.b', to: 'transformer.N' },
     { id: 'w28', colour: 'WH', from: 'igniter.b', to: 'transformer.N' },
     { id: 'w29', colour: 'BU', from: 'board.C', to: 'frame.F' },
+  ],
+  uses: [
+    {
+      id: 'heat',
+      name: 'Call for heat, then off',
+      steps: 'thermostat=heat,wait=300,thermostat=off,wait=120,thermostat=fan,wait=10',
+    },
+  ],
+  looks: [
+    {
+      id: 'hose',
+      says: 'The draft hose is off, cracked or full of water',
+      of: ['hose:broken'],
+      found: { with: 0.9, without: 0.02 },
+      minutes: 1,
+      panel: 'burner-door',
+    },
   ],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',

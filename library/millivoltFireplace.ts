@@ -134,6 +134,17 @@ export const millivoltFireplace: Diagram = {
     { id: 'w5', colour: 'YE', from: 'vent-switch.b', to: 'valve.TH' },
     { id: 'w6', colour: 'WH', from: 'valve.TP', to: 'thermopile.TP' },
   ],
+  uses: [{ id: 'fire', name: 'Fire on and off', steps: 'wall=on,wait=60,wall=off' }],
+  looks: [
+    {
+      id: 'pilot',
+      says: 'The pilot flame is small or does not reach the thermopile',
+      of: ['thermopile:weak', 'thermopile:dead'],
+      found: { with: 0.6, without: 0.05 },
+      minutes: 0.5,
+      panel: 'grille',
+    },
+  ],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'Pulling a plug does not make this loop dead: put the pilot out or lift one wire before ohms.',

@@ -77,6 +77,7 @@ export const overRangeOven: Diagram = {
       id: 'fuse',
       name: 'Line fuse',
       role: 'protects the line',
+      prior: { weight: 3, source: 'common practice', calls: 0 },
       kind: 'protector',
       protector: 'fuse',
       terminals: [{ id: 'A' }, { id: 'B' }],
@@ -89,6 +90,7 @@ export const overRangeOven: Diagram = {
       id: 'primary',
       name: 'Primary door switch',
       role: 'primary interlock',
+      prior: { weight: 3, source: 'common practice', calls: 0 },
       aliases: [{ word: 'top switch', trap: 'on other models the top one is the monitor' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NO' }, { id: 'NC' }],
@@ -115,6 +117,7 @@ export const overRangeOven: Diagram = {
       id: 'sense',
       name: 'Door sense switch',
       role: 'tells the board that the door is closed',
+      prior: { weight: 2, source: 'common practice', calls: 0 },
       aliases: [{ word: 'secondary', trap: 'it carries only the board’s signal here' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NO' }],
@@ -138,6 +141,7 @@ export const overRangeOven: Diagram = {
       id: 'monitor',
       name: 'Monitor switch',
       role: 'blows the fuse if the primary fails to open',
+      prior: { weight: 3, source: 'common practice', calls: 0 },
       aliases: [{ word: 'bottom switch' }, { word: 'crowbar switch' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NC' }],
@@ -293,6 +297,23 @@ export const overRangeOven: Diagram = {
     { id: 'w14', colour: 'GN', from: 'cord.G', to: 'frame.G' },
     { id: 'w15', colour: 'YE', from: 'control.S1', to: 'board.PWR1' },
     { id: 'w16', colour: 'YE', from: 'control.S2', to: 'board.PWR2' },
+  ],
+  uses: [
+    {
+      id: 'cook',
+      name: 'Warm a mug, then open the door',
+      steps:
+        'power=off,door=closed,power=on,start=pressed,start=released,wait=10,door=ajar,door=open',
+    },
+  ],
+  looks: [
+    {
+      id: 'clicks',
+      says: 'Click of the door switches when the door closes is missing',
+      of: ['primary', 'sense', 'monitor', 'bracket:broken'],
+      found: { with: 0.6, without: 0.05 },
+      minutes: 0.5,
+    },
   ],
   cautions: [
     'The high-voltage capacitor can kill after the cord is pulled: discharge it as the maker’s sheet says, then prove it.',

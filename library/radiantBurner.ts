@@ -57,6 +57,7 @@ export const radiantBurner: Diagram = {
       id: 'infinite',
       name: 'Infinite switch, right rear',
       role: 'cycles the burner',
+      prior: { weight: 3, source: 'common practice', calls: 0 },
       kind: 'switch',
       terminals: [{ id: 'L1' }, { id: 'H1' }, { id: 'P' }, { id: 'L2' }, { id: 'H2' }],
       contacts: [
@@ -82,6 +83,7 @@ export const radiantBurner: Diagram = {
       id: 'limiter',
       name: 'Limiter',
       role: 'opens when the glass gets too hot',
+      prior: { weight: 2, source: 'common practice', calls: 0 },
       kind: 'switch',
       terminals: [{ id: '1a' }, { id: '2a' }],
       contacts: [{ id: '1a-2a', between: ['1a', '2a'], circuit: 'heater', amps: 7.5 }],
@@ -125,6 +127,7 @@ export const radiantBurner: Diagram = {
       id: 'element',
       name: 'Radiant element, 7 in',
       role: 'the burner',
+      prior: { weight: 4, source: 'common practice', calls: 0 },
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -184,6 +187,18 @@ export const radiantBurner: Diagram = {
     { id: 'w9', colour: 'VT', from: 'hot-contact.2b', to: 'hot-lamp.a' },
     { id: 'w10', colour: 'WH', from: 'hot-lamp.b', to: 'feed.N' },
     { id: 'w11', colour: 'GN', from: 'feed.G', to: 'frame.G' },
+  ],
+  uses: [
+    { id: 'burn', name: 'Burner on and off again', steps: 'knob=high,wait=60,knob=off,wait=1800' },
+  ],
+  looks: [
+    {
+      id: 'ribbon',
+      says: 'A gap in the ribbon under the glass',
+      of: ['element:open'],
+      found: { with: 0.6, without: 0.01 },
+      minutes: 0.5,
+    },
   ],
   cautions: [
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',

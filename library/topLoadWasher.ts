@@ -59,6 +59,7 @@ export const topLoadWasher: Diagram = {
       id: 'lid-switch',
       name: 'Lid switch',
       role: 'stops the spin and feeds the timer motor',
+      prior: { weight: 4, source: 'common practice', calls: 0 },
       aliases: [
         { word: 'door switch' },
         { word: 'lid lock', trap: 'a lid lock has a solenoid; this one has none' },
@@ -95,6 +96,7 @@ export const topLoadWasher: Diagram = {
       id: 'timer',
       name: 'Timer',
       role: 'runs the programme',
+      prior: { weight: 1.5, source: 'common practice', calls: 0 },
       kind: 'switch',
       terminals: [{ id: 'L' }, { id: 'MT' }, { id: 'SP' }, { id: 'AG' }],
       contacts: [
@@ -120,6 +122,7 @@ export const topLoadWasher: Diagram = {
       id: 'drive',
       name: 'Drive motor',
       role: 'agitates and spins',
+      prior: { weight: 1, source: 'common practice', calls: 0 },
       kind: 'load',
       load: 'motor',
       terminals: [{ id: 'S' }, { id: 'G' }, { id: 'N' }],
@@ -169,6 +172,22 @@ export const topLoadWasher: Diagram = {
     { id: 'w7', colour: 'WH', from: 'drive.N', to: 'cord.N' },
     { id: 'w8', colour: 'WH', from: 'timer-motor.b', to: 'cord.N' },
     { id: 'w9', colour: 'GN', from: 'cord.G', to: 'frame.G' },
+  ],
+  uses: [
+    {
+      id: 'wash',
+      name: 'Wash, then spin',
+      steps: 'timer=wash,wait=30,timer=spin,wait=30,lid=open',
+    },
+  ],
+  looks: [
+    {
+      id: 'click',
+      says: 'No click under the lid when the strike is pushed',
+      of: ['lid-switch', 'lid-lever:broken'],
+      found: { with: 0.7, without: 0.1 },
+      minutes: 0.5,
+    },
   ],
   cautions: [
     'Unplug before the cabinet comes off: the basket can coast, and sheet edges cut.',

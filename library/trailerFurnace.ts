@@ -131,6 +131,7 @@ export const trailerFurnace: Diagram = {
       id: 'board',
       name: 'Control board',
       role: 'runs blower and valve',
+      prior: { weight: 3, source: 'common practice', calls: 0 },
       kind: 'board',
       terminals: [{ id: 'P' }, { id: 'M' }, { id: 'T' }, { id: 'S' }],
       inputs: [
@@ -227,6 +228,7 @@ export const trailerFurnace: Diagram = {
       id: 'limit',
       name: 'Limit',
       role: 'opens when the chamber gets too hot',
+      prior: { weight: 1.5, source: 'common practice', calls: 0 },
       kind: 'switch',
       terminals: [{ id: 'a' }, { id: 'b' }],
       contacts: [{ id: 'a-b', between: ['a', 'b'], circuit: 'control', amps: 0.6 }],
@@ -249,6 +251,7 @@ export const trailerFurnace: Diagram = {
       id: 'sail',
       name: 'Sail switch',
       role: 'proves that the blower moves air',
+      prior: { weight: 4, source: 'common practice', calls: 0 },
       aliases: [{ word: 'airflow switch' }, { word: 'micro switch' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NO' }],
@@ -271,6 +274,7 @@ export const trailerFurnace: Diagram = {
       id: 'sail-arm',
       name: 'Sail and its arm',
       role: 'is lifted by the air',
+      prior: { weight: 2, source: 'common practice', calls: 0 },
       kind: 'hardware',
       terminals: [],
       serves: ['sail'],
@@ -280,6 +284,7 @@ export const trailerFurnace: Diagram = {
       id: 'blower',
       name: 'Blower motor',
       role: 'moves the air',
+      prior: { weight: 2, source: 'common practice', calls: 0 },
       kind: 'load',
       load: 'motor',
       terminals: [{ id: 'p' }, { id: 'm' }],
@@ -323,6 +328,23 @@ export const trailerFurnace: Diagram = {
     { id: 'w13', colour: 'RD-WH', from: 'blower-contact.NO', to: 'blower.p' },
     { id: 'w14', colour: 'YE', from: 'blower.m', to: 'board.M' },
     { id: 'w15', colour: 'YE', from: 'board.M', to: 'frame.G' },
+  ],
+  uses: [
+    {
+      id: 'heat',
+      name: 'Call for heat',
+      steps: 'thermostat=heat,wait=120,thermostat=off,wait=120',
+    },
+  ],
+  looks: [
+    {
+      id: 'hair',
+      says: 'Hair or lint on the sail, or a bent arm',
+      of: ['sail-arm:broken', 'sail:not-actuated'],
+      found: { with: 0.7, without: 0.03 },
+      minutes: 2,
+      panel: 'core',
+    },
   ],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',

@@ -61,6 +61,7 @@ export const wallOven: Diagram = {
       id: 'selector',
       name: 'Selector switch',
       role: 'chooses which elements and the fan run',
+      prior: { weight: 2, source: 'common practice', calls: 0 },
       aliases: [{ word: 'function switch' }, { word: 'mode knob' }],
       kind: 'switch',
       terminals: [
@@ -108,6 +109,7 @@ export const wallOven: Diagram = {
       id: 'bake',
       name: 'Bake element',
       role: 'lower heat',
+      prior: { weight: 5, source: 'common practice', calls: 0 },
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -124,6 +126,7 @@ export const wallOven: Diagram = {
       id: 'broil',
       name: 'Broil element',
       role: 'upper heat',
+      prior: { weight: 2, source: 'common practice', calls: 0 },
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -185,6 +188,22 @@ export const wallOven: Diagram = {
     { id: 'w10', colour: 'WH', from: 'fan.b', to: 'feed.N' },
     { id: 'w11', colour: 'WH', from: 'lamp.b', to: 'feed.N' },
     { id: 'w12', colour: 'GN', from: 'feed.G', to: 'frame.G' },
+  ],
+  uses: [
+    {
+      id: 'bake',
+      name: 'Bake, then fan, then broil',
+      steps: 'selector=bake,wait=30,selector=fan,wait=30,selector=broil,wait=30,selector=off',
+    },
+  ],
+  looks: [
+    {
+      id: 'burnt',
+      says: 'A blistered or broken spot on the bake element',
+      of: ['bake:open'],
+      found: { with: 0.7, without: 0.02 },
+      minutes: 1,
+    },
   ],
   cautions: [
     'Two hot legs: both breakers off, then prove each leg dead to neutral and to the other leg.',

@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { behave } from './doors/behave';
 import { check } from './doors/check';
+import { diagnose } from './doors/diagnose';
 import { diagrams } from './doors/diagrams';
 import { BadInput, EXIT, out } from './doors/door';
 import { Hindered } from './folders';
@@ -24,6 +25,7 @@ const USAGE = `./yarrix COMMAND
          [--jump P.T,P.T]... [--fault part:mode]... [--json]
   behave DIAGRAM --steps "actuator=position,wait=SECONDS,..." [--fault part:mode]... [--json]
                                             what runs, lights, blows and trips, step by step
+  diagnose DIAGRAM EVIDENCE.json [--json]   suspects, and the verdict or the next test
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
   bench engine [--json]                     how fast, beside other ways to compute the same
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
@@ -65,6 +67,8 @@ async function main(argv: string[]): Promise<number> {
       return expect({ ...values, diagram: first });
     case 'behave':
       return behave({ ...values, diagram: first });
+    case 'diagnose':
+      return diagnose({ ...values, diagram: first, file: second });
     case 'spice':
       return spice({ ...values, diagram: first });
     case 'bench':

@@ -92,3 +92,15 @@ const unknownStep = (text: string): UnknownName => ({
   name: text,
   message: `"${text}" is not a step; write actuator=position, power=on, reset=PART or wait=SECONDS`,
 });
+
+/** The steps of a written use up to one of them, each with the wait that belongs to it. */
+export function upToStep(written: string, last: number): string {
+  let step = -1;
+  const kept: string[] = [];
+  for (const word of written.split(',').map((each) => each.trim())) {
+    if (!word.startsWith('wait=')) step++;
+    if (step > last) break;
+    kept.push(word);
+  }
+  return kept.join(',');
+}

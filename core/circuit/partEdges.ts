@@ -140,20 +140,14 @@ function protectorEdges(part: ProtectorPart, faults: readonly Fault[]): PartEdge
 }
 
 function boardEdges(part: BoardPart, { warm }: Working): PartEdge[] {
-  return part.inputs.map((input) => ({
-    from: input.between[0],
-    to: input.between[1],
-    key: input.id,
-    kind: 'board',
-    nominal: !warm
-      ? null
-      : input.ohms
-        ? Math.sqrt(input.ohms.low * input.ohms.high)
-        : UNKNOWN_INPUT.nominal,
-    low: input.ohms?.low ?? (warm ? UNKNOWN_INPUT.low : SHORT.low),
-    high: input.ohms?.high ?? Infinity,
-    unsure: `${part.name} is electronics`,
-  }));
+  return part.inputs.map(({ id, between: [from, to], ohms }): PartEdge => {
+    const edge = { from, to, key: id, kind: 'board' } as const;
+    if (ohms) return { ...edge, nominal: Math.sqrt(ohms.low * ohms.high), ...ohms };
+    const unsure = `${part.name} is electronics`;
+    return warm
+      ? { ...edge, ...UNKNOWN_INPUT, high: Infinity, unsure }
+      : { ...edge, nominal: null, low: SHORT.low, high: Infinity, unsure };
+  });
 }
 
 /** The position that a switch really is in, with what keeps it from following its actuator. */

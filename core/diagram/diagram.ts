@@ -32,7 +32,40 @@ export interface Diagram {
   wires: Wire[];
   actuators: Actuator[];
   panels: Panel[];
+  /** How the unit is used: what a complaint is told along, and a repair proved by. */
+  uses?: Use[];
+  looks?: Look[];
   cautions: string[];
+}
+
+/** One use of the unit, as steps of `behaviour/step.ts`: "timer=heat,start=pressed". */
+export interface Use {
+  id: string;
+  name: string;
+  steps: string;
+}
+
+/** A quick check without a meter. */
+export interface Look {
+  id: string;
+  /** What is looked, listened or felt for: "the start switch clicks when pressed". */
+  says: string;
+  /** Faults that it points to, written as for `fault/parseFault.ts`; without a mode all of a part. */
+  of: string[];
+  /** How often it is found with one of those faults, and without. */
+  found: { with: number; without: number };
+  minutes: number;
+  panel?: string;
+}
+
+/**
+ * How often a part fails beside others: a weight, where it comes from, and of how many calls it is
+ * the share.
+ */
+export interface Prior {
+  weight: number;
+  source: string;
+  calls: number;
 }
 
 export interface Terminal {
@@ -79,6 +112,7 @@ interface PartBase {
   panel?: string;
   /** Where the part sits, as a technician would say it. */
   where?: string;
+  prior?: Prior;
 }
 
 /** What the contact carries decides how good "closed" has to be. */

@@ -127,6 +127,43 @@ describe('the command-line doors', () => {
     expect(JSON.parse(ours.stdout).nominal).toBeCloseTo(volts ?? NaN, 5);
   });
 
+  it('diagnoses from an evidence file, and refuses a bad one with its place', async () => {
+    const entries = [
+      {
+        kind: 'statement',
+        source: 'seen',
+        steps: 'wall=on,wait=60',
+        subject: 'valve',
+        outcome: 'off',
+      },
+      { kind: 'reading', from: 'limit.a', to: 'limit.b', lift: ['limit.a'], shows: 'OL' },
+      {
+        kind: 'reading',
+        from: 'thermopile.TPTH',
+        to: 'limit.b',
+        // Around by the thermopile and the valve: three ohm each.
+        set: { wall: 'on' },
+        shows: '6.3',
+      },
+    ];
+    const evidence = { format: 'yarrix-evidence', version: 1, entries };
+    const path = file('evidence.json', JSON.stringify(evidence));
+    const found = await yarrix('diagnose', 'millivolt-fireplace', path, '--json');
+    expect(JSON.parse(found.stdout)).toMatchObject({
+      verdict: { kind: 'named', suspect: { id: 'limit' } },
+    });
+    const bad = { ...evidence, entries: [{ ...entries[1], shows: 'zero reading' }] };
+    const refused = await yarrix(
+      'diagnose',
+      'millivolt-fireplace',
+      file('bad.json', JSON.stringify(bad, null, 1)),
+    );
+    expect(refused).toMatchObject({
+      code: 2,
+      stderr: expect.stringMatching(/line 12.*\/entries\/0\/shows.*both ends/),
+    });
+  });
+
   it('orders the readings of a proof with what a good switch shows', async () => {
     const { stdout } = await yarrix('proof', 'top-load-washer', 'lid-switch', '--json');
     const { readings, lift } = JSON.parse(stdout) as {

@@ -38,12 +38,15 @@ export function sayNext({ call, part, meter, state }: SwitchProof, next: NextRea
     open: state.depth === 'quick' ? 'OL, or silent' : `OL on ${highestRange(meter).name}`,
     either: 'Open or closed: it may be cycling',
   }[expected.state];
+  const held = part.id in next.place.setup.byHand;
+  const position = sayPosition(call.diagram, part.actuator, next.position);
   return {
     state: expected.state,
-    position: sayPosition(call.diagram, part.actuator, next.position).replace(/^./, (first) =>
+    // Moved by a finger, the door itself does not matter: it must not read like an order to close it.
+    position: (held ? `as with ${position}` : position).replace(/^./, (first) =>
       first.toUpperCase(),
     ),
-    how: part.id in next.place.setup.byHand ? part.byHand : undefined,
+    how: held ? part.byHand : undefined,
     range: expected.state === 'closed' ? lowestRange(meter) : highestRange(meter),
     good,
     why: WHY[next.why],

@@ -1,0 +1,152 @@
+import type { Diagram, Part } from '../diagram/diagram';
+import { ownerOf, type Fault } from '../fault/modes';
+import { UseRuns, type UseRun } from './useRuns';
+
+/** One explanation of all that is known of a unit. */
+export interface UnitHypothesis {
+  /** Id of what would be replaced or put right; undefined where nothing in this diagram is wrong. */
+  suspect: string | undefined;
+  /** The cause first, then what it has opened for good: a blown fuse, a tripped breaker. */
+  faults: Fault[];
+  prior: number;
+  /** What the unit does in its uses then. */
+  uses: UseRun;
+}
+
+/** Nothing wrong in this unit: a customer's error, the house, another branch. From memory. */
+const NOTHING = 0.05;
+
+/** Weights of whole parts where the diagram has none: common practice, no source. */
+const PART_WEIGHT: Record<Part['kind'] | 'supply' | 'wire', number> = {
+  switch: 1,
+  load: 1,
+  protector: 1,
+  board: 1,
+  connection: 0.3,
+  hardware: 0.6,
+  supply: 0.6,
+  wire: 0.12,
+};
+
+/** Share of each mode in the failures of a part; from memory, shared out over its places. */
+const SHARE = {
+  'stuck-open': 0.38,
+  'stuck-closed': 0.2,
+  resistive: 0.16,
+  leaking: 0.03,
+  intermittent: 0.08,
+  'not-actuated': 0.15,
+} as const;
+
+const exactly = (low: number, nominal: number, high: number) => ({ low, nominal, high });
+/** A contact that makes badly enough to be noticed, and an open one that leaks: from memory. */
+const RESISTIVE = exactly(1.5, 50, 2e6);
+const LEAKING = exactly(500, 100_000, 10e6);
+const LOOSE = exactly(1.5, 50, 2e5);
+
+type Weighted = [fault: Fault, share: number];
+
+function faultsOf(part: Part): Weighted[] {
+  const id = part.id;
+  switch (part.kind) {
+    case 'switch': {
+      const n = part.contacts.length;
+      const list = part.contacts.flatMap((contact): Weighted[] => {
+        const place = { part: id, contact: contact.id };
+        return [
+          [{ mode: 'stuck-open', ...place }, SHARE['stuck-open'] / n],
+          [{ mode: 'stuck-closed', ...place }, SHARE['stuck-closed'] / n],
+          [{ mode: 'resistive', ...place, ohms: RESISTIVE }, SHARE.resistive / n],
+          [{ mode: 'leaking', ...place, ohms: LEAKING }, SHARE.leaking / n],
+          [{ mode: 'intermittent', ...place }, SHARE.intermittent / n],
+        ];
+      });
+      list.push([{ mode: 'not-actuated', part: id, stays: part.free }, SHARE['not-actuated']]);
+      if (part.reset) list.push([{ mode: 'tripped', part: id }, 0.3]);
+      return list;
+    }
+    case 'load': {
+      const n = part.elements.length;
+      const list = part.elements.flatMap((element): Weighted[] => [
+        [{ mode: 'open', part: id, element: element.id }, 0.8 / n],
+        [{ mode: 'shorted', part: id, element: element.id }, 0.08 / n],
+        [{ mode: 'part-shorted', part: id, element: element.id }, 0.05 / n],
+      ]);
+      if (part.load === 'motor') list.push([{ mode: 'seized', part: id }, 0.15]);
+      return list;
+    }
+    case 'protector':
+      return [[{ mode: part.protector === 'overload' ? 'tripped' : 'blown', part: id }, 1]];
+    case 'board':
+      return part.logic ? [[{ mode: 'no-output', part: id }, 1]] : [];
+    case 'hardware':
+      return [[{ mode: 'broken', part: id }, 1]];
+    case 'connection':
+      return [];
+  }
+}
+
+/** Every single fault with its weight, and "nothing wrong", with what each has opened for good. */
+export function unitHypotheses(diagram: Diagram): UnitHypothesis[] {
+  const list: { suspect: string; fault: Fault; weight: number }[] = [];
+  for (const part of diagram.parts) {
+    const whole = part.prior?.weight ?? PART_WEIGHT[part.kind];
+    for (const [fault, share] of faultsOf(part))
+      list.push({ suspect: part.id, fault, weight: whole * share });
+  }
+  for (const { id } of diagram.supplies) {
+    list.push({
+      suspect: id,
+      fault: { mode: 'dead', supply: id },
+      weight: PART_WEIGHT.supply * 0.8,
+    });
+    list.push({
+      suspect: id,
+      fault: { mode: 'weak', supply: id },
+      weight: PART_WEIGHT.supply * 0.2,
+    });
+  }
+  for (const wire of diagram.wires) {
+    const at = wire.from.indexOf('.');
+    const end = { part: wire.from.slice(0, at), terminal: wire.from.slice(at + 1) };
+    list.push({
+      suspect: wire.id,
+      fault: { mode: 'wire-open', wire: wire.id },
+      weight: PART_WEIGHT.wire * 0.6,
+    });
+    const single = diagram.wires.every(
+      (each) => each === wire || (each.from !== wire.from && each.to !== wire.from),
+    );
+    if (single)
+      list.push({
+        suspect: wire.id,
+        fault: { mode: 'loose', ...end, ohms: LOOSE },
+        weight: PART_WEIGHT.wire * 0.4,
+      });
+  }
+  const total = list.reduce((sum, each) => sum + each.weight, 0);
+  const runs = new UseRuns(diagram);
+  return [
+    { suspect: undefined, faults: [], prior: NOTHING, uses: runs.of([]) },
+    ...list.map(({ suspect, fault, weight }) => {
+      const uses = runs.of([fault]);
+      const own = 'part' in fault ? fault.part : undefined;
+      const caused = consequences(diagram, uses).filter((each) => ownerOf(each) !== own);
+      return {
+        suspect,
+        faults: [fault, ...caused],
+        prior: ((1 - NOTHING) * weight) / total,
+        uses,
+      };
+    }),
+  ];
+}
+
+/** What a use has opened for good is found open beside its cause. */
+function consequences(diagram: Diagram, { opened }: UseRun): Fault[] {
+  return diagram.parts.flatMap((part): Fault[] =>
+    part.kind === 'protector' && part.protector !== 'overload' && opened.has(part.id)
+      ? [{ mode: 'blown', part: part.id }]
+      : [],
+  );
+}

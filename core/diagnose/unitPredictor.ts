@@ -1,0 +1,148 @@
+import { OhmTable } from '../circuit/fastTable';
+import { buildNetwork, nodeOf, type Network } from '../circuit/network';
+import { ohmReading, type OhmAnswer } from '../circuit/ohmReading';
+import { voltsBetween, type VoltAnswer } from '../circuit/voltReading';
+import { run } from '../behaviour/run';
+import { statementsOf, type Outcome } from '../behaviour/statement';
+import { parseSteps } from '../behaviour/step';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { feeds, type Setup } from '../diagram/setup';
+import { splitRef } from '../diagram/terminal';
+import { ownerOf } from '../fault/modes';
+import type { Meter } from '../meter/meter';
+import { unitHypotheses, type UnitHypothesis } from './unitHypotheses';
+
+/** Ohms of all hypotheses between all points in one setup, both ends of their intervals. */
+interface Tables {
+  nominal: OhmTable;
+  low: OhmTable;
+  high: OhmTable;
+  /** Rows by hypothesis, filled when first asked for. */
+  rows: ({ nominal: Float64Array; low: Float64Array; high: Float64Array } | undefined)[];
+}
+
+/**
+ * What every hypothesis foretells, for one diagram and one meter. Kept while a call is worked: each
+ * setup and each use is computed once.
+ */
+export class UnitPredictor {
+  readonly hypotheses: readonly UnitHypothesis[];
+  private readonly tables = new Map<string, Tables>();
+  private readonly bySetup = new WeakMap<Setup, Tables>();
+  private readonly live = new Map<string, Network>();
+  private readonly own = new Map<string, OhmAnswer>();
+  private readonly others = new Map<string, Map<string, Outcome>>();
+
+  constructor(
+    readonly diagram: Diagram,
+    readonly meter: Meter,
+  ) {
+    this.hypotheses = unitHypotheses(diagram);
+  }
+
+  /** What an ohmmeter finds under a hypothesis, power off. */
+  ohms(index: number, setup: Setup, from: TerminalRef, to: TerminalRef): OhmAnswer {
+    const tables = this.tablesFor(setup);
+    const row = tables.rows[index] ?? this.fill(tables, index);
+    const [a, b] = [nodeOf(tables.nominal.nodes, from), nodeOf(tables.nominal.nodes, to)];
+    // Each table has an order of its own: what is joined at one end of the ranges may not be at the other.
+    const at = (end: 'nominal' | 'low' | 'high'): number => row[end][tables[end].pair(a, b)] ?? NaN;
+    const [nominal, low, high] = [at('nominal'), at('low'), at('high')];
+    if (low === Infinity) return { kind: 'open' };
+    if (high === Infinity)
+      return {
+        kind: 'unsure',
+        nominal: null,
+        low,
+        high: null,
+        reason: 'may rightly be open there',
+      };
+    if (nominal === Infinity)
+      return { kind: 'unsure', nominal: null, low, high, reason: 'may rightly be open there' };
+    return { kind: 'ohms', nominal, low, high };
+  }
+
+  /**
+   * The same for a part that is isolated: only faults of its own can show, so only for those the
+   * network is built.
+   */
+  ownOhms(index: number, setup: Setup, from: TerminalRef, to: TerminalRef): OhmAnswer {
+    const part = splitRef(from).part;
+    const faults = this.hypotheses[index]?.faults ?? [];
+    const own = faults.filter((fault) => {
+      const owner = ownerOf(fault);
+      const hardware = this.diagram.parts.find((each) => each.id === owner);
+      return owner === part || (hardware?.kind === 'hardware' && hardware.serves.includes(part));
+    });
+    const key = JSON.stringify([setup, from, to, own]);
+    const known = this.own.get(key) ?? ohmReading(this.diagram, setup, from, to, own);
+    this.own.set(key, known);
+    return known;
+  }
+
+  /** What a voltmeter finds under a hypothesis. */
+  volts(index: number, setup: Setup, from: TerminalRef, to: TerminalRef): VoltAnswer {
+    const key = `${index} ${JSON.stringify(setup)}`;
+    const faults = this.hypotheses[index]?.faults ?? [];
+    const network = this.live.get(key) ?? buildNetwork(this.diagram, setup, faults, { warm: true });
+    this.live.set(key, network);
+    const fed = this.diagram.supplies.some((supply) => feeds(setup, supply));
+    return voltsBetween(network, from, to, fed);
+  }
+
+  /** What a subject does in the last of some steps; undefined for steps that cannot be read. */
+  outcome(index: number, steps: string, subject: string): Outcome | undefined {
+    const hypothesis = this.hypotheses[index];
+    const known = hypothesis?.uses.outcomes.get(steps);
+    if (!hypothesis || known) return known?.get(subject);
+    const key = `${index} ${steps}`;
+    const others = this.others.get(key) ?? this.watch(hypothesis, steps);
+    this.others.set(key, others);
+    return others.get(subject);
+  }
+
+  /** Steps that no use of the diagram has are run when they are first asked for. */
+  private watch({ faults }: UnitHypothesis, steps: string): Map<string, Outcome> {
+    const parsed = parseSteps(this.diagram, steps);
+    if (!parsed.ok) return new Map();
+    const results = run(this.diagram, parsed.value, faults.slice(0, 1));
+    const last = results.length - 1;
+    return new Map(
+      statementsOf(this.diagram, results)
+        .filter((each) => each.step === last)
+        .map((each) => [each.subject, each.outcome]),
+    );
+  }
+
+  private tablesFor(setup: Setup): Tables {
+    const same = this.bySetup.get(setup);
+    if (same) return same;
+    const key = JSON.stringify(setup);
+    const tables = this.tables.get(key) ?? this.makeTables(setup);
+    this.tables.set(key, tables);
+    this.bySetup.set(setup, tables);
+    return tables;
+  }
+
+  private makeTables(setup: Setup): Tables {
+    const faults = this.hypotheses.map((each) => each.faults);
+    const make = (end: 'nominal' | 'low' | 'high'): OhmTable =>
+      new OhmTable(this.diagram, setup, faults, end);
+    return { nominal: make('nominal'), low: make('low'), high: make('high'), rows: [] };
+  }
+
+  private fill(tables: Tables, index: number): NonNullable<Tables['rows'][number]> {
+    const row = (table: OhmTable): Float64Array => {
+      const ohms = new Float64Array(table.pairs);
+      table.row(index + 1, ohms);
+      return ohms;
+    };
+    const filled = {
+      nominal: row(tables.nominal),
+      low: row(tables.low),
+      high: row(tables.high),
+    };
+    tables.rows[index] = filled;
+    return filled;
+  }
+}

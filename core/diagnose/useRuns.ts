@@ -1,0 +1,46 @@
+import { run } from '../behaviour/run';
+import { statementsOf, type Outcome } from '../behaviour/statement';
+import { parseSteps, upToStep, type Step } from '../behaviour/step';
+import type { Diagram } from '../diagram/diagram';
+import type { Fault } from '../fault/modes';
+
+/** What one unit does in all the uses that its diagram names. */
+export interface UseRun {
+  /** By the steps as written, the last being the one that is watched: each subject's outcome. */
+  outcomes: Map<string, Map<string, Outcome>>;
+  /** What is open for good after one of the uses. */
+  opened: Set<string>;
+}
+
+/** Runs a unit through its uses, once for all that is asked of them. */
+export class UseRuns {
+  private readonly uses: { written: string; steps: Step[] }[];
+
+  constructor(private readonly diagram: Diagram) {
+    this.uses = (diagram.uses ?? []).flatMap((use) => {
+      const parsed = parseSteps(diagram, use.steps);
+      return parsed.ok ? [{ written: use.steps, steps: parsed.value }] : [];
+    });
+  }
+
+  of(faults: readonly Fault[]): UseRun {
+    const outcomes: UseRun['outcomes'] = new Map();
+    const opened = new Set<string>();
+    for (const { written, steps } of this.uses) {
+      const results = run(this.diagram, steps, faults);
+      // Plugging in is a step of its own where the use does not begin with power.
+      const before = results.length - steps.length;
+      for (const { step, subject, outcome } of statementsOf(this.diagram, results)) {
+        const text = step < before ? PLUGGED_IN : upToStep(written, step - before);
+        const known = outcomes.get(text) ?? new Map<string, Outcome>();
+        known.set(subject, outcome);
+        outcomes.set(text, known);
+      }
+      for (const id of results.at(-1)?.moments.at(-1)?.opened ?? []) opened.add(id);
+    }
+    return { outcomes, opened };
+  }
+}
+
+/** How plugging the unit in is written. */
+export const PLUGGED_IN = 'power=on';
