@@ -1,4 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
+import { commonPractice, frame, infiniteSwitch, neonLamp } from './standardParts';
 
 /** One coil burner with its infinite switch, receptacle block and the shared lamp. */
 export const coilBurner: Diagram = {
@@ -37,49 +38,25 @@ export const coilBurner: Diagram = {
     { id: 'top', name: 'Lift-up top', fastener: 'none, prop rod', minutes: 1 },
   ],
   parts: [
-    {
-      id: 'frame',
-      name: 'Frame',
-      role: 'metal of the range',
-      kind: 'connection',
-      terminals: [{ id: 'F' }, { id: 'G' }],
-      joins: [['F', 'G']],
-    },
-    {
-      id: 'infinite',
-      name: 'Infinite switch, left front',
-      role: 'cycles the burner',
-      prior: { weight: 3, source: 'common practice', calls: 0 },
-      aliases: [
-        { word: 'burner control' },
-        { word: 'thermostat', trap: 'the oven has a real thermostat' },
-      ],
-      kind: 'switch',
-      terminals: [{ id: 'L1' }, { id: 'H1' }, { id: 'P' }, { id: 'L2' }, { id: 'H2' }],
-      contacts: [
-        { id: 'L1-H1', between: ['L1', 'H1'], circuit: 'heater', amps: 8.8 },
-        { id: 'L1-P', between: ['L1', 'P'], circuit: 'control', amps: 0.1 },
-        { id: 'L2-H2', between: ['L2', 'H2'], circuit: 'heater', amps: 8.8 },
-      ],
-      actuator: 'knob',
-      free: 'off',
-      byHand: 'Pull the knob and turn the shaft itself with pliers.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'off', closed: [] },
-          { position: 'low', closed: ['L1-H1', 'L1-P'], either: ['L2-H2'] },
-          { position: 'high', closed: ['L1-H1', 'L1-P', 'L2-H2'] },
+    frame('Frame', 'metal of the range'),
+    infiniteSwitch(
+      {
+        name: 'Infinite switch, left front',
+        aliases: [
+          { word: 'burner control' },
+          { word: 'thermostat', trap: 'the oven has a real thermostat' },
         ],
+        prior: commonPractice(3),
+        panel: 'rear',
+        where: 'Behind the leftmost knob, H terminals towards the glass',
       },
-      panel: 'rear',
-      where: 'Behind the leftmost knob, H terminals towards the glass',
-    },
+      8.8,
+    ),
     {
       id: 'block',
       name: 'Receptacle block',
       role: 'holds the coil’s pins',
-      prior: { weight: 3, source: 'common practice', calls: 0 },
+      prior: commonPractice(3),
       kind: 'connection',
       terminals: [{ id: 'a' }, { id: 'b' }, { id: 'pin1' }, { id: 'pin2' }],
       joins: [
@@ -92,7 +69,7 @@ export const coilBurner: Diagram = {
       id: 'coil',
       name: 'Coil element, 8 in',
       role: 'the burner',
-      prior: { weight: 4, source: 'common practice', calls: 0 },
+      prior: commonPractice(4),
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -105,23 +82,7 @@ export const coilBurner: Diagram = {
       ],
       panel: 'top',
     },
-    {
-      id: 'lamp',
-      name: 'Surface lamp',
-      role: 'lit while any burner is on',
-      kind: 'load',
-      load: 'lamp',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'lamp',
-          between: ['a', 'b'],
-          value: { nominal: 90000, low: 60000, high: 150000 },
-          volts: 240,
-        },
-      ],
-      panel: 'rear',
-    },
+    neonLamp('lamp', 'Surface lamp', 'lit while any burner is on', 'rear', 240),
   ],
   wires: [
     { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'infinite.L1' },

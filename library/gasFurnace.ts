@@ -1,71 +1,33 @@
-import type { Diagram, DrivenActuator, SwitchPart } from '../core/diagram/diagram';
+import type { Diagram, SwitchPart } from '../core/diagram/diagram';
+import {
+  commonPractice,
+  frame,
+  opensOnRise,
+  relayActuator,
+  relayContact,
+  table,
+} from './standardParts';
 
-/** A relay of the control board: its actuator and its contact. */
-const relayActuator = (id: string, name: string): DrivenActuator => ({
-  id,
-  name,
-  kind: 'driven',
-  by: 'board',
-  rest: 'idle',
-  running: 'pulled',
-  positions: [
-    { id: 'idle', name: `${name} idle` },
-    { id: 'pulled', name: `${name} pulled in` },
-  ],
-});
-const relay = (id: string, name: string, amps: number): SwitchPart => ({
-  id,
-  name,
-  role: `${name} of the board`,
-  kind: 'switch',
-  terminals: [{ id: 'C' }, { id: 'NO' }],
-  contacts: [{ id: 'NO', between: ['C', 'NO'], circuit: 'control', amps, throw: 'NO' }],
-  actuator: id,
-  free: 'idle',
-  byHand: 'It is soldered to the board and cannot be moved by hand.',
-  table: {
-    known: 'sheet',
-    rows: [
-      { position: 'idle', closed: [] },
-      { position: 'pulled', closed: ['NO'] },
-    ],
-  },
-  panel: 'blower-door',
-});
-
-/** A switch of the 24 V chain that opens on heat. */
+/** A safety of the 24 V chain. */
 const chainLimit = (
-  id: string,
-  name: string,
-  role: string,
-  actuator: string,
+  part: Parameters<typeof opensOnRise>[0],
   rising: number,
   falling: number,
-  more: Partial<Pick<SwitchPart, 'reset' | 'where' | 'panel'>>,
-): SwitchPart => ({
-  id,
-  name,
-  role,
-  kind: 'switch',
-  terminals: [{ id: 'a' }, { id: 'b' }],
-  contacts: [{ id: 'a-b', between: ['a', 'b'], circuit: 'control', amps: 0.5 }],
-  actuator,
-  free: 'below',
-  byHand: 'It cannot be moved by hand: warm it.',
-  setPoints: {
-    rising: { at: rising, tolerance: 8 },
-    falling: { at: falling, tolerance: 8 },
-  },
-  safety: true,
-  table: {
-    known: 'sheet',
-    rows: [
-      { position: 'below', closed: ['a-b'] },
-      { position: 'above', closed: [] },
-    ],
-  },
-  ...more,
-});
+): SwitchPart =>
+  opensOnRise(
+    { ...part, safety: true },
+    { between: ['a', 'b'], circuit: 'control', amps: 0.5 },
+    rising,
+    falling,
+    8,
+  );
+
+/** Contact of a relay of the board. */
+const relay = (id: string, name: string, amps: number): SwitchPart =>
+  relayContact(
+    { id, name, role: `${name} of the board`, actuator: id, panel: 'blower-door' },
+    amps,
+  );
 
 /** Forced-air gas furnace with its 24 V chain: limit, rollout, blower-side limit, draft switch. */
 export const gasFurnace: Diagram = {
@@ -119,10 +81,10 @@ export const gasFurnace: Diagram = {
         { id: 'open', name: 'blower door off' },
       ],
     },
-    relayActuator('inducer-relay', 'Inducer relay'),
-    relayActuator('blower-relay', 'Blower relay'),
-    relayActuator('igniter-relay', 'Igniter relay'),
-    relayActuator('valve-relay', 'Valve relay'),
+    relayActuator('inducer-relay', 'Inducer relay', 'Inducer relay'),
+    relayActuator('blower-relay', 'Blower relay', 'Blower relay'),
+    relayActuator('igniter-relay', 'Igniter relay', 'Igniter relay'),
+    relayActuator('valve-relay', 'Valve relay', 'Valve relay'),
     {
       id: 'plenum',
       name: 'Plenum',
@@ -153,14 +115,7 @@ export const gasFurnace: Diagram = {
     { id: 'blower-door', name: 'Blower door', fastener: 'lifts off; opens its switch', minutes: 1 },
   ],
   parts: [
-    {
-      id: 'frame',
-      name: 'Cabinet',
-      role: 'metal of the furnace',
-      kind: 'connection',
-      terminals: [{ id: 'F' }, { id: 'G' }],
-      joins: [['F', 'G']],
-    },
+    frame('Cabinet', 'metal of the furnace'),
     {
       id: 'door-switch',
       name: 'Door switch',
@@ -172,13 +127,7 @@ export const gasFurnace: Diagram = {
       free: 'open',
       byHand: 'Hold the plunger in with a finger; never tape it.',
       safety: true,
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'closed', closed: ['1-2'] },
-          { position: 'open', closed: [] },
-        ],
-      },
+      table: table({ closed: ['1-2'], open: [] }),
       panel: 'blower-door',
     },
     {
@@ -233,39 +182,52 @@ export const gasFurnace: Diagram = {
       actuator: 'thermostat',
       free: 'off',
       byHand: 'Turn the thermostat itself up and down.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'off', closed: [] },
-          { position: 'heat', closed: ['R-W'] },
-          { position: 'fan', closed: ['R-G'] },
-        ],
-      },
+      table: table({ off: [], heat: ['R-W'], fan: ['R-G'] }),
       where: 'On the wall of the living room',
     },
-    chainLimit('limit', 'Main limit', 'opens when the plenum gets too hot', 'plenum', 190, 160, {
-      panel: 'burner-door',
-      where: 'Above the burners, through the partition',
-    }),
-    chainLimit('rollout', 'Rollout switch', 'opens when flame rolls out', 'burner', 300, 250, {
-      reset: 'manual',
-      panel: 'burner-door',
-      where: 'On the burner box',
-    }),
     chainLimit(
-      'blower-limit',
-      'Blower-side limit',
-      'opens when heat comes back through the blower',
-      'compartment',
+      {
+        id: 'limit',
+        name: 'Main limit',
+        role: 'opens when the plenum gets too hot',
+        actuator: 'plenum',
+        panel: 'burner-door',
+        where: 'Above the burners, through the partition',
+      },
+      190,
+      160,
+    ),
+    chainLimit(
+      {
+        id: 'rollout',
+        name: 'Rollout switch',
+        role: 'opens when flame rolls out',
+        actuator: 'burner',
+        reset: 'manual',
+        panel: 'burner-door',
+        where: 'On the burner box',
+      },
+      300,
+      250,
+    ),
+    chainLimit(
+      {
+        id: 'blower-limit',
+        name: 'Blower-side limit',
+        role: 'opens when heat comes back through the blower',
+        actuator: 'compartment',
+        reset: 'manual',
+        panel: 'blower-door',
+        where: 'On the blower housing',
+      },
       160,
       120,
-      { reset: 'manual', panel: 'blower-door', where: 'On the blower housing' },
     ),
     {
       id: 'draft-switch',
       name: 'Draft switch',
       role: 'closes when the inducer draws',
-      prior: { weight: 3, source: 'common practice', calls: 0 },
+      prior: commonPractice(3),
       aliases: [{ word: 'pressure switch' }, { word: 'vacuum switch' }],
       kind: 'switch',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -275,13 +237,7 @@ export const gasFurnace: Diagram = {
       byHand: 'Draw gently on the hose with your mouth, never blow.',
       setPoints: { rising: { at: 0.65, tolerance: 0.05 }, falling: { at: 0.5, tolerance: 0.05 } },
       safety: true,
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'below', closed: [] },
-          { position: 'above', closed: ['a-b'] },
-        ],
-      },
+      table: table({ below: [], above: ['a-b'] }),
       panel: 'burner-door',
       where: 'Beside the inducer, on a hose',
     },
@@ -298,7 +254,7 @@ export const gasFurnace: Diagram = {
       id: 'board',
       name: 'Control board',
       role: 'runs the sequence',
-      prior: { weight: 2, source: 'common practice', calls: 0 },
+      prior: commonPractice(2),
       kind: 'board',
       terminals: [{ id: 'R' }, { id: 'C' }, { id: 'W' }, { id: 'G' }, { id: 'LIM' }, { id: 'PS' }],
       inputs: [
@@ -415,7 +371,7 @@ export const gasFurnace: Diagram = {
       id: 'inducer',
       name: 'Inducer motor',
       role: 'draws the flue gas',
-      prior: { weight: 2, source: 'common practice', calls: 0 },
+      prior: commonPractice(2),
       kind: 'load',
       load: 'motor',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -452,7 +408,7 @@ export const gasFurnace: Diagram = {
       id: 'igniter',
       name: 'Hot-surface igniter',
       role: 'lights the gas',
-      prior: { weight: 5, source: 'common practice', calls: 0 },
+      prior: commonPractice(5),
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],

@@ -1,4 +1,5 @@
 import type { Diagram, SwitchPart } from '../core/diagram/diagram';
+import { table } from './standardParts';
 
 /** One contact of the loop: they differ in what moves them. */
 const inLoop = (
@@ -68,13 +69,7 @@ export const millivoltFireplace: Diagram = {
       actuator: 'wall',
       free: 'off',
       byHand: 'Take the plate off and move the toggle itself.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'off', closed: [] },
-          { position: 'on', closed: ['a-b'] },
-        ],
-      },
+      table: table({ off: [], on: ['a-b'] }),
       where: 'On the wall, 30 ft of thin cable away',
     }),
     inLoop('thermostat', {

@@ -1,4 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
+import { commonPractice, frame, table } from './standardParts';
 
 /** Over-the-range oven: three-switch door interlock, monitor ahead of the cook relay. */
 export const overRangeOven: Diagram = {
@@ -65,19 +66,12 @@ export const overRangeOven: Diagram = {
     },
   ],
   parts: [
-    {
-      id: 'frame',
-      name: 'Case',
-      role: 'metal of the oven',
-      kind: 'connection',
-      terminals: [{ id: 'F' }, { id: 'G' }],
-      joins: [['F', 'G']],
-    },
+    frame('Case', 'metal of the oven'),
     {
       id: 'fuse',
       name: 'Line fuse',
       role: 'protects the line',
-      prior: { weight: 3, source: 'common practice', calls: 0 },
+      prior: commonPractice(3),
       kind: 'protector',
       protector: 'fuse',
       terminals: [{ id: 'A' }, { id: 'B' }],
@@ -90,7 +84,7 @@ export const overRangeOven: Diagram = {
       id: 'primary',
       name: 'Primary door switch',
       role: 'primary interlock',
-      prior: { weight: 3, source: 'common practice', calls: 0 },
+      prior: commonPractice(3),
       aliases: [{ word: 'top switch', trap: 'on other models the top one is the monitor' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NO' }, { id: 'NC' }],
@@ -102,14 +96,7 @@ export const overRangeOven: Diagram = {
       safety: true,
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'closed', closed: ['NO'] },
-          { position: 'ajar', closed: ['NC'] },
-          { position: 'open', closed: ['NC'] },
-        ],
-      },
+      table: table({ closed: ['NO'], ajar: ['NC'], open: ['NC'] }),
       panel: 'case',
       where: 'Upper place on the latch bracket, behind the keypad',
     },
@@ -117,7 +104,7 @@ export const overRangeOven: Diagram = {
       id: 'sense',
       name: 'Door sense switch',
       role: 'tells the board that the door is closed',
-      prior: { weight: 2, source: 'common practice', calls: 0 },
+      prior: commonPractice(2),
       aliases: [{ word: 'secondary', trap: 'it carries only the board’s signal here' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NO' }],
@@ -126,14 +113,7 @@ export const overRangeOven: Diagram = {
       safety: true,
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'closed', closed: ['NO'] },
-          { position: 'ajar', closed: [] },
-          { position: 'open', closed: [] },
-        ],
-      },
+      table: table({ closed: ['NO'], ajar: [], open: [] }),
       panel: 'case',
       where: 'Middle place on the latch bracket, on the board’s thin wires',
     },
@@ -141,7 +121,7 @@ export const overRangeOven: Diagram = {
       id: 'monitor',
       name: 'Monitor switch',
       role: 'blows the fuse if the primary fails to open',
-      prior: { weight: 3, source: 'common practice', calls: 0 },
+      prior: commonPractice(3),
       aliases: [{ word: 'bottom switch' }, { word: 'crowbar switch' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NC' }],
@@ -150,14 +130,7 @@ export const overRangeOven: Diagram = {
       safety: true,
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'closed', closed: [] },
-          { position: 'ajar', closed: [] },
-          { position: 'open', closed: ['NC'] },
-        ],
-      },
+      table: table({ closed: [], ajar: [], open: ['NC'] }),
       panel: 'case',
       where: 'Lower place on the latch bracket',
     },
@@ -180,13 +153,7 @@ export const overRangeOven: Diagram = {
       actuator: 'cook',
       free: 'idle',
       byHand: 'It is soldered to the board and cannot be moved by hand.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'idle', closed: [] },
-          { position: 'cooking', closed: ['NO'] },
-        ],
-      },
+      table: table({ idle: [], cooking: ['NO'] }),
       panel: 'case',
       where: 'On the control board',
     },

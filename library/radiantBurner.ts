@@ -1,4 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
+import { commonPractice, frame, infiniteSwitch, neonLamp, table } from './standardParts';
 
 /** Radiant burner under glass: infinite switch, limiter, hot-surface contact and lamp. */
 export const radiantBurner: Diagram = {
@@ -45,45 +46,21 @@ export const radiantBurner: Diagram = {
     { id: 'top', name: 'Glass top lifted', fastener: '2 screws, prop rod', minutes: 8 },
   ],
   parts: [
-    {
-      id: 'frame',
-      name: 'Frame',
-      role: 'metal of the range',
-      kind: 'connection',
-      terminals: [{ id: 'F' }, { id: 'G' }],
-      joins: [['F', 'G']],
-    },
-    {
-      id: 'infinite',
-      name: 'Infinite switch, right rear',
-      role: 'cycles the burner',
-      prior: { weight: 3, source: 'common practice', calls: 0 },
-      kind: 'switch',
-      terminals: [{ id: 'L1' }, { id: 'H1' }, { id: 'P' }, { id: 'L2' }, { id: 'H2' }],
-      contacts: [
-        { id: 'L1-H1', between: ['L1', 'H1'], circuit: 'heater', amps: 7.5 },
-        { id: 'L1-P', between: ['L1', 'P'], circuit: 'control', amps: 0.1 },
-        { id: 'L2-H2', between: ['L2', 'H2'], circuit: 'heater', amps: 7.5 },
-      ],
-      actuator: 'knob',
-      free: 'off',
-      byHand: 'Pull the knob and turn the shaft itself with pliers.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'off', closed: [] },
-          { position: 'low', closed: ['L1-H1', 'L1-P'], either: ['L2-H2'] },
-          { position: 'high', closed: ['L1-H1', 'L1-P', 'L2-H2'] },
-        ],
+    frame('Frame', 'metal of the range'),
+    infiniteSwitch(
+      {
+        name: 'Infinite switch, right rear',
+        prior: commonPractice(3),
+        panel: 'front',
+        where: 'Behind the right rear knob',
       },
-      panel: 'front',
-      where: 'Behind the right rear knob',
-    },
+      7.5,
+    ),
     {
       id: 'limiter',
       name: 'Limiter',
       role: 'opens when the glass gets too hot',
-      prior: { weight: 2, source: 'common practice', calls: 0 },
+      prior: commonPractice(2),
       kind: 'switch',
       terminals: [{ id: '1a' }, { id: '2a' }],
       contacts: [{ id: '1a-2a', between: ['1a', '2a'], circuit: 'heater', amps: 7.5 }],
@@ -92,13 +69,7 @@ export const radiantBurner: Diagram = {
       byHand: 'It cannot be moved by hand: it follows the heat of the glass.',
       setPoints: { rising: { at: 1060, tolerance: 30 }, falling: { at: 980, tolerance: 30 } },
       safety: true,
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'below', closed: ['1a-2a'] },
-          { position: 'above', closed: [] },
-        ],
-      },
+      table: table({ below: ['1a-2a'], above: [] }),
       panel: 'top',
       where: 'At the rim of the element, the larger pair of terminals',
     },
@@ -113,13 +84,7 @@ export const radiantBurner: Diagram = {
       free: 'below',
       byHand: 'It cannot be moved by hand: it follows the heat of the glass.',
       setPoints: { rising: { at: 150, tolerance: 15 }, falling: { at: 130, tolerance: 15 } },
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'below', closed: [] },
-          { position: 'above', closed: ['1b-2b'] },
-        ],
-      },
+      table: table({ below: [], above: ['1b-2b'] }),
       panel: 'top',
       where: 'At the rim of the element, the smaller pair of terminals',
     },
@@ -127,7 +92,7 @@ export const radiantBurner: Diagram = {
       id: 'element',
       name: 'Radiant element, 7 in',
       role: 'the burner',
-      prior: { weight: 4, source: 'common practice', calls: 0 },
+      prior: commonPractice(4),
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -140,40 +105,8 @@ export const radiantBurner: Diagram = {
       ],
       panel: 'top',
     },
-    {
-      id: 'on-lamp',
-      name: 'Surface-on lamp',
-      role: 'lit while any burner is on',
-      kind: 'load',
-      load: 'lamp',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'lamp',
-          between: ['a', 'b'],
-          value: { nominal: 90000, low: 60000, high: 150000 },
-          volts: 120,
-        },
-      ],
-      panel: 'front',
-    },
-    {
-      id: 'hot-lamp',
-      name: 'Hot-surface lamp',
-      role: 'lit while the glass is hot',
-      kind: 'load',
-      load: 'lamp',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'lamp',
-          between: ['a', 'b'],
-          value: { nominal: 90000, low: 60000, high: 150000 },
-          volts: 120,
-        },
-      ],
-      panel: 'front',
-    },
+    neonLamp('on-lamp', 'Surface-on lamp', 'lit while any burner is on', 'front', 120),
+    neonLamp('hot-lamp', 'Hot-surface lamp', 'lit while the glass is hot', 'front', 120),
   ],
   wires: [
     { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'infinite.L1' },

@@ -1,4 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
+import { commonPractice, frame, table } from './standardParts';
 
 /** Top-load washer: two-pole lid switch, one pole in the spin path and one that feeds the timer. */
 export const topLoadWasher: Diagram = {
@@ -47,19 +48,12 @@ export const topLoadWasher: Diagram = {
     { id: 'cabinet', name: 'Cabinet', fastener: '2 spring clips, one plug', minutes: 8 },
   ],
   parts: [
-    {
-      id: 'frame',
-      name: 'Cabinet',
-      role: 'metal of the washer',
-      kind: 'connection',
-      terminals: [{ id: 'F' }, { id: 'G' }],
-      joins: [['F', 'G']],
-    },
+    frame('Cabinet', 'metal of the washer'),
     {
       id: 'lid-switch',
       name: 'Lid switch',
       role: 'stops the spin and feeds the timer motor',
-      prior: { weight: 4, source: 'common practice', calls: 0 },
+      prior: commonPractice(4),
       aliases: [
         { word: 'door switch' },
         { word: 'lid lock', trap: 'a lid lock has a solenoid; this one has none' },
@@ -74,13 +68,7 @@ export const topLoadWasher: Diagram = {
       safety: true,
       free: 'open',
       byHand: 'Slide the lever of the switch itself with a screwdriver, lid up.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'closed', closed: ['A', 'B'] },
-          { position: 'open', closed: [] },
-        ],
-      },
+      table: table({ closed: ['A', 'B'], open: [] }),
       panel: 'cabinet',
       where: 'Under the top, right side, on a four-way plug',
     },
@@ -96,7 +84,7 @@ export const topLoadWasher: Diagram = {
       id: 'timer',
       name: 'Timer',
       role: 'runs the programme',
-      prior: { weight: 1.5, source: 'common practice', calls: 0 },
+      prior: commonPractice(1.5),
       kind: 'switch',
       terminals: [{ id: 'L' }, { id: 'MT' }, { id: 'SP' }, { id: 'AG' }],
       contacts: [
@@ -107,14 +95,7 @@ export const topLoadWasher: Diagram = {
       actuator: 'timer',
       free: 'off',
       byHand: 'Pull the knob and turn the shaft itself with pliers, clockwise only.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'off', closed: [] },
-          { position: 'wash', closed: ['L-MT', 'L-AG'] },
-          { position: 'spin', closed: ['L-MT', 'L-SP'] },
-        ],
-      },
+      table: table({ off: [], wash: ['L-MT', 'L-AG'], spin: ['L-MT', 'L-SP'] }),
       panel: 'console',
       where: 'Behind the large knob',
     },
@@ -122,7 +103,7 @@ export const topLoadWasher: Diagram = {
       id: 'drive',
       name: 'Drive motor',
       role: 'agitates and spins',
-      prior: { weight: 1, source: 'common practice', calls: 0 },
+      prior: commonPractice(1),
       kind: 'load',
       load: 'motor',
       terminals: [{ id: 'S' }, { id: 'G' }, { id: 'N' }],

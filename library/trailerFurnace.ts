@@ -1,4 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
+import { commonPractice, frame, relayActuator, relayContact, table } from './standardParts';
 
 /** Trailer furnace on 12 V: board, blower, sail switch, limit, gas valve. */
 export const trailerFurnace: Diagram = {
@@ -38,30 +39,8 @@ export const trailerFurnace: Diagram = {
         { id: 'heat', name: 'thermostat calling for heat' },
       ],
     },
-    {
-      id: 'blower-relay',
-      name: 'Blower relay',
-      kind: 'driven',
-      by: 'board',
-      rest: 'idle',
-      running: 'pulled',
-      positions: [
-        { id: 'idle', name: 'blower relay idle' },
-        { id: 'pulled', name: 'blower relay pulled in' },
-      ],
-    },
-    {
-      id: 'valve-relay',
-      name: 'Valve relay',
-      kind: 'driven',
-      by: 'board',
-      rest: 'idle',
-      running: 'pulled',
-      positions: [
-        { id: 'idle', name: 'valve relay idle' },
-        { id: 'pulled', name: 'valve relay pulled in' },
-      ],
-    },
+    relayActuator('blower-relay', 'Blower relay', 'blower relay'),
+    relayActuator('valve-relay', 'Valve relay', 'valve relay'),
     {
       id: 'air',
       name: 'Air of the blower',
@@ -88,14 +67,7 @@ export const trailerFurnace: Diagram = {
     { id: 'core', name: 'Furnace core pulled out', fastener: '4 screws, one plug', minutes: 20 },
   ],
   parts: [
-    {
-      id: 'frame',
-      name: 'Furnace case',
-      role: 'metal of the furnace',
-      kind: 'connection',
-      terminals: [{ id: 'F' }, { id: 'G' }],
-      joins: [['F', 'G']],
-    },
+    frame('Furnace case', 'metal of the furnace'),
     {
       id: 'fuse',
       name: 'Furnace fuse',
@@ -118,20 +90,14 @@ export const trailerFurnace: Diagram = {
       actuator: 'thermostat',
       free: 'off',
       byHand: 'Slide the lever to the stop and back.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'off', closed: [] },
-          { position: 'heat', closed: ['a-b'] },
-        ],
-      },
+      table: table({ off: [], heat: ['a-b'] }),
       where: 'On the wall, two blue wires',
     },
     {
       id: 'board',
       name: 'Control board',
       role: 'runs blower and valve',
-      prior: { weight: 3, source: 'common practice', calls: 0 },
+      prior: commonPractice(3),
       kind: 'board',
       terminals: [{ id: 'P' }, { id: 'M' }, { id: 'T' }, { id: 'S' }],
       inputs: [
@@ -186,49 +152,31 @@ export const trailerFurnace: Diagram = {
       },
       panel: 'outside',
     },
-    {
-      id: 'blower-contact',
-      name: 'Blower relay contact',
-      role: 'starts the blower',
-      kind: 'switch',
-      terminals: [{ id: 'C' }, { id: 'NO' }],
-      contacts: [{ id: 'NO', between: ['C', 'NO'], circuit: 'control', amps: 7, throw: 'NO' }],
-      actuator: 'blower-relay',
-      free: 'idle',
-      byHand: 'It is soldered to the board and cannot be moved by hand.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'idle', closed: [] },
-          { position: 'pulled', closed: ['NO'] },
-        ],
+    relayContact(
+      {
+        id: 'blower-contact',
+        name: 'Blower relay contact',
+        role: 'starts the blower',
+        actuator: 'blower-relay',
+        panel: 'outside',
       },
-      panel: 'outside',
-    },
-    {
-      id: 'valve-contact',
-      name: 'Valve relay contact',
-      role: 'lets the valve open',
-      kind: 'switch',
-      terminals: [{ id: 'C' }, { id: 'NO' }],
-      contacts: [{ id: 'NO', between: ['C', 'NO'], circuit: 'control', amps: 0.6, throw: 'NO' }],
-      actuator: 'valve-relay',
-      free: 'idle',
-      byHand: 'It is soldered to the board and cannot be moved by hand.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'idle', closed: [] },
-          { position: 'pulled', closed: ['NO'] },
-        ],
+      7,
+    ),
+    relayContact(
+      {
+        id: 'valve-contact',
+        name: 'Valve relay contact',
+        role: 'lets the valve open',
+        actuator: 'valve-relay',
+        panel: 'outside',
       },
-      panel: 'outside',
-    },
+      0.6,
+    ),
     {
       id: 'limit',
       name: 'Limit',
       role: 'opens when the chamber gets too hot',
-      prior: { weight: 1.5, source: 'common practice', calls: 0 },
+      prior: commonPractice(1.5),
       kind: 'switch',
       terminals: [{ id: 'a' }, { id: 'b' }],
       contacts: [{ id: 'a-b', between: ['a', 'b'], circuit: 'control', amps: 0.6 }],
@@ -237,13 +185,7 @@ export const trailerFurnace: Diagram = {
       byHand: 'It cannot be moved by hand: warm it.',
       setPoints: { rising: { at: 190, tolerance: 8 }, falling: { at: 160, tolerance: 8 } },
       safety: true,
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'below', closed: ['a-b'] },
-          { position: 'above', closed: [] },
-        ],
-      },
+      table: table({ below: ['a-b'], above: [] }),
       panel: 'core',
       where: 'On the chamber, under two screws',
     },
@@ -251,7 +193,7 @@ export const trailerFurnace: Diagram = {
       id: 'sail',
       name: 'Sail switch',
       role: 'proves that the blower moves air',
-      prior: { weight: 4, source: 'common practice', calls: 0 },
+      prior: commonPractice(4),
       aliases: [{ word: 'airflow switch' }, { word: 'micro switch' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NO' }],
@@ -260,13 +202,7 @@ export const trailerFurnace: Diagram = {
       free: 'still',
       byHand: 'Lift the sail gently with a finger; its arm is never bent.',
       safety: true,
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'still', closed: [] },
-          { position: 'blowing', closed: ['NO'] },
-        ],
-      },
+      table: table({ still: [], blowing: ['NO'] }),
       panel: 'core',
       where: 'Beside the blower wheel',
     },
@@ -274,7 +210,7 @@ export const trailerFurnace: Diagram = {
       id: 'sail-arm',
       name: 'Sail and its arm',
       role: 'is lifted by the air',
-      prior: { weight: 2, source: 'common practice', calls: 0 },
+      prior: commonPractice(2),
       kind: 'hardware',
       terminals: [],
       serves: ['sail'],
@@ -284,7 +220,7 @@ export const trailerFurnace: Diagram = {
       id: 'blower',
       name: 'Blower motor',
       role: 'moves the air',
-      prior: { weight: 2, source: 'common practice', calls: 0 },
+      prior: commonPractice(2),
       kind: 'load',
       load: 'motor',
       terminals: [{ id: 'p' }, { id: 'm' }],

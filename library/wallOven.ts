@@ -1,4 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
+import { commonPractice, frame, neonLamp, table } from './standardParts';
 
 /** Wall oven with a five-position selector that routes both legs to bake and broil elements. */
 export const wallOven: Diagram = {
@@ -49,19 +50,12 @@ export const wallOven: Diagram = {
     },
   ],
   parts: [
-    {
-      id: 'frame',
-      name: 'Frame',
-      role: 'metal of the oven',
-      kind: 'connection',
-      terminals: [{ id: 'F' }, { id: 'G' }],
-      joins: [['F', 'G']],
-    },
+    frame('Frame', 'metal of the oven'),
     {
       id: 'selector',
       name: 'Selector switch',
       role: 'chooses which elements and the fan run',
-      prior: { weight: 2, source: 'common practice', calls: 0 },
+      prior: commonPractice(2),
       aliases: [{ word: 'function switch' }, { word: 'mode knob' }],
       kind: 'switch',
       terminals: [
@@ -83,16 +77,13 @@ export const wallOven: Diagram = {
       actuator: 'selector',
       free: 'off',
       byHand: 'Pull the knob and turn the shaft itself with pliers.',
-      table: {
-        known: 'sheet',
-        rows: [
-          { position: 'off', closed: [] },
-          { position: 'warm', closed: ['A-1', 'B-5'] },
-          { position: 'bake', closed: ['A-1', 'B-4', 'B-5'] },
-          { position: 'fan', closed: ['A-1', 'A-3', 'B-4', 'B-5'] },
-          { position: 'broil', closed: ['A-2', 'B-4', 'B-5'] },
-        ],
-      },
+      table: table({
+        off: [],
+        warm: ['A-1', 'B-5'],
+        bake: ['A-1', 'B-4', 'B-5'],
+        fan: ['A-1', 'A-3', 'B-4', 'B-5'],
+        broil: ['A-2', 'B-4', 'B-5'],
+      }),
       panel: 'front',
       where: 'Behind the left knob, terminals facing up',
     },
@@ -109,7 +100,7 @@ export const wallOven: Diagram = {
       id: 'bake',
       name: 'Bake element',
       role: 'lower heat',
-      prior: { weight: 5, source: 'common practice', calls: 0 },
+      prior: commonPractice(5),
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -126,7 +117,7 @@ export const wallOven: Diagram = {
       id: 'broil',
       name: 'Broil element',
       role: 'upper heat',
-      prior: { weight: 2, source: 'common practice', calls: 0 },
+      prior: commonPractice(2),
       kind: 'load',
       load: 'heater',
       terminals: [{ id: 'a' }, { id: 'b' }],
@@ -157,23 +148,7 @@ export const wallOven: Diagram = {
       ],
       panel: 'back',
     },
-    {
-      id: 'lamp',
-      name: 'On lamp',
-      role: 'shows that the selector is not at OFF',
-      kind: 'load',
-      load: 'lamp',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'lamp',
-          between: ['a', 'b'],
-          value: { nominal: 90000, low: 60000, high: 150000 },
-          volts: 120,
-        },
-      ],
-      panel: 'front',
-    },
+    neonLamp('lamp', 'On lamp', 'shows that the selector is not at OFF', 'front', 120),
   ],
   wires: [
     { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'thermostat.L' },

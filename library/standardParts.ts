@@ -1,0 +1,139 @@
+import type {
+  ConnectionPart,
+  DrivenActuator,
+  LoadPart,
+  Prior,
+  SwitchPart,
+  TableRow,
+} from '../core/diagram/diagram';
+
+/** Shapes of parts that many units have. What differs is said where they are used. */
+
+type Place = Partial<Pick<SwitchPart, 'panel' | 'where' | 'aliases' | 'prior'>>;
+
+/** How often a part fails beside others, as practice has it. */
+export const commonPractice = (weight: number): Prior => ({
+  weight,
+  source: 'common practice',
+  calls: 0,
+});
+
+/** The metal of the unit; F is where faults reach it, G where it is bonded. */
+export const frame = (name: string, role: string): ConnectionPart => ({
+  id: 'frame',
+  name,
+  role,
+  kind: 'connection',
+  terminals: [{ id: 'F' }, { id: 'G' }],
+  joins: [['F', 'G']],
+});
+
+/** A relay of a board: idle until the board drives it. `says` names it in a sentence. */
+export const relayActuator = (id: string, name: string, says: string): DrivenActuator => ({
+  id,
+  name,
+  kind: 'driven',
+  by: 'board',
+  rest: 'idle',
+  running: 'pulled',
+  positions: [
+    { id: 'idle', name: `${says} idle` },
+    { id: 'pulled', name: `${says} pulled in` },
+  ],
+});
+
+/** The contact of such a relay. */
+export const relayContact = (
+  part: { id: string; name: string; role: string; actuator: string } & Place,
+  amps: number,
+): SwitchPart => ({
+  ...part,
+  kind: 'switch',
+  terminals: [{ id: 'C' }, { id: 'NO' }],
+  contacts: [{ id: 'NO', between: ['C', 'NO'], circuit: 'control', amps, throw: 'NO' }],
+  free: 'idle',
+  byHand: 'It is soldered to the board and cannot be moved by hand.',
+  table: table({ idle: [], pulled: ['NO'] }),
+});
+
+/** A contact table from the contacts closed in each position. */
+export const table = (closed: Record<string, string[]>): SwitchPart['table'] => ({
+  known: 'sheet',
+  rows: Object.entries(closed).map(([position, contacts]): TableRow => ({
+    position,
+    closed: contacts,
+  })),
+});
+
+/** A safety with two terminals that opens when a quantity rises, closed below. */
+export const opensOnRise = (
+  part: { id: string; name: string; role: string; actuator: string } & Place &
+    Partial<Pick<SwitchPart, 'reset' | 'safety'>>,
+  contact: Omit<SwitchPart['contacts'][number], 'id'>,
+  rising: number,
+  falling: number,
+  tolerance: number,
+): SwitchPart => {
+  const [a, b] = contact.between;
+  const id = `${a}-${b}`;
+  return {
+    ...part,
+    kind: 'switch',
+    terminals: [{ id: a }, { id: b }],
+    contacts: [{ id, ...contact }],
+    free: 'below',
+    byHand: 'It cannot be moved by hand: warm it.',
+    setPoints: { rising: { at: rising, tolerance }, falling: { at: falling, tolerance } },
+    table: table({ below: [id], above: [] }),
+  };
+};
+
+/** An infinite switch: pilot on the steady leg, the other leg cycles. */
+export const infiniteSwitch = (part: { name: string } & Place, amps: number): SwitchPart => ({
+  id: 'infinite',
+  ...part,
+  role: 'cycles the burner',
+  kind: 'switch',
+  terminals: [{ id: 'L1' }, { id: 'H1' }, { id: 'P' }, { id: 'L2' }, { id: 'H2' }],
+  contacts: [
+    { id: 'L1-H1', between: ['L1', 'H1'], circuit: 'heater', amps },
+    { id: 'L1-P', between: ['L1', 'P'], circuit: 'control', amps: 0.1 },
+    { id: 'L2-H2', between: ['L2', 'H2'], circuit: 'heater', amps },
+  ],
+  actuator: 'knob',
+  free: 'off',
+  byHand: 'Pull the knob and turn the shaft itself with pliers.',
+  table: {
+    known: 'sheet',
+    rows: [
+      { position: 'off', closed: [] },
+      { position: 'low', closed: ['L1-H1', 'L1-P'], either: ['L2-H2'] },
+      { position: 'high', closed: ['L1-H1', 'L1-P', 'L2-H2'] },
+    ],
+  },
+});
+
+/** A neon lamp with its resistor: far above anything that a beeper sees. */
+export const neonLamp = (
+  id: string,
+  name: string,
+  role: string,
+  panel: string,
+  volts: number,
+): LoadPart => ({
+  id,
+  name,
+  role,
+  kind: 'load',
+  load: 'lamp',
+  terminals: [{ id: 'a' }, { id: 'b' }],
+  elements: [
+    {
+      id: 'lamp',
+      between: ['a', 'b'],
+      value: { nominal: 90_000, low: 60_000, high: 150_000 },
+      volts,
+    },
+  ],
+  panel,
+});
