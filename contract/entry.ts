@@ -144,6 +144,36 @@ export class StageBody {
   stage!: 'open' | 'done';
 }
 
+/** What the customer told or the technician saw: in the last of these steps, this does that. */
+export class StatementBody {
+  @IsIn(['told', 'seen'])
+  source!: 'told' | 'seen';
+
+  @IsNotEmpty()
+  @IsString()
+  @MaxLength(500)
+  steps!: string;
+
+  @IsNotEmpty()
+  @IsString()
+  subject!: string;
+
+  @IsNotEmpty()
+  @IsString()
+  @MaxLength(200)
+  outcome!: string;
+}
+
+/** A quick check without a meter. */
+export class LookBody {
+  @IsNotEmpty()
+  @IsString()
+  look!: string;
+
+  @IsBoolean()
+  found!: boolean;
+}
+
 /** The call goes on with another version of its diagram. */
 export class DiagramBody {
   @IsInt()
@@ -161,6 +191,8 @@ export interface EntryBodies {
   acknowledged: AcknowledgedBody;
   stage: StageBody;
   diagram: DiagramBody;
+  statement: StatementBody;
+  look: LookBody;
 }
 export type EntryKind = keyof EntryBodies;
 
@@ -170,6 +202,8 @@ const BODIES: { [K in EntryKind]: new () => EntryBodies[K] } = {
   acknowledged: AcknowledgedBody,
   stage: StageBody,
   diagram: DiagramBody,
+  statement: StatementBody,
+  look: LookBody,
 };
 
 class NewEntryDto {

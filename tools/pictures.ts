@@ -76,6 +76,28 @@ const VIEWS: View[] = [
     press: ['key-over', 'key-over', 'key-over'],
     shows: 'verdict-fault',
   },
+  {
+    name: 'work-complaint',
+    size: PHONE,
+    theme: 'light',
+    path: `${call(5)}/work`,
+    press: ['tell-more', 'moment-timer=wash,wait=30', 'subject-timer-motor'],
+    shows: 'outcome-off',
+  },
+  {
+    name: 'work-next-test',
+    size: PHONE,
+    theme: 'light',
+    path: `${call(2)}/work`,
+    shows: 'suspects',
+  },
+  {
+    name: 'work-wide',
+    size: WIDE,
+    theme: 'dark',
+    path: `${call(2)}/work`,
+    shows: 'suspects',
+  },
   { name: 'wide', size: WIDE, theme: 'light', path: `${call(2)}/infinite`, shows: 'last-reading' },
   {
     name: 'wide-dark',

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { build } from 'esbuild';
 import { generateSW } from 'workbox-build';
 import { Hindered, ROOT, WEB } from './folders';
 import { run } from './run';
@@ -43,6 +44,7 @@ export async function buildWeb(): Promise<void> {
     throw new Hindered(
       `the web bundle cannot be built:\n${built.output.trim().split('\n').slice(-25).join('\n')}`,
     );
+  await buildWorkers();
   // With the service worker a page opens again while the server is away.
   await generateSW({
     globDirectory: WEB,
@@ -58,6 +60,19 @@ export async function buildWeb(): Promise<void> {
     inlineWorkboxRuntime: true,
   });
   writeFileSync(STAMP, hash);
+}
+
+/** Big computation runs beside the page, in bundles of its own. */
+async function buildWorkers(): Promise<void> {
+  await build({
+    entryPoints: { diagnosis: join(ROOT, 'app', 'workers', 'diagnosis.worker.ts') },
+    outdir: join(WEB, 'workers'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    logLevel: 'error',
+  });
 }
 
 function hashOf(paths: string[]): string {

@@ -86,8 +86,16 @@ function Opened({ call }: { call: CallDetail }) {
             Diagram: {diagram.name}, version {call.diagramVersion}
           </Type>
         </Card>
+        <RowLink href={`/call/${call.id}/work`} name="From complaint to part" testID="work">
+          <Type size="lead" weight="strong">
+            From complaint to part
+          </Type>
+          <Type size="small" tone="soft">
+            Say what it does; be told what to test next
+          </Type>
+        </RowLink>
         <Type weight="heavy" role="heading" aria-level={2}>
-          Which switch is under suspicion?
+          Or prove a switch at once
         </Type>
         {switches(diagram).map((part) => (
           <SwitchRow key={part.id} call={call} part={part} />

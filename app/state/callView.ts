@@ -1,6 +1,8 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, Stage } from '../../contract/call';
 import { displayOf, type Entry } from '../../contract/entry';
+import type { Outcome } from '../../core/behaviour/statement';
+import type { Evidence } from '../../core/diagnose/evidence';
 import type { Reading } from '../../core/judge/reading';
 import { diagramKey, freshSummary } from './calls';
 import type { OutboxItem } from './outbox';
@@ -91,13 +93,41 @@ export interface LoggedReading extends Reading {
   doubted: boolean;
 }
 
-/** The readings of one switch, oldest first. */
-export function readingsOf(entries: readonly Entry[], part: string): LoggedReading[] {
+/** Entries that a later one has taken back or taken the place of. */
+function takenBack(entries: readonly Entry[]): Set<string> {
   const gone = new Set<string>();
   for (const entry of entries) {
     if (entry.kind === 'doubt') gone.add(entry.body.names);
     if (entry.kind === 'reading') entry.body.supersedes.forEach((id) => gone.add(id));
   }
+  return gone;
+}
+
+/** What is known of the whole unit, oldest first, without what was taken back. */
+export function evidenceOf(entries: readonly Entry[]): Evidence[] {
+  const gone = takenBack(entries);
+  return entries.flatMap((entry): Evidence[] => {
+    const { id } = entry;
+    if (gone.has(id)) return [];
+    switch (entry.kind) {
+      case 'statement':
+        return [{ kind: 'statement', id, ...entry.body, outcome: entry.body.outcome as Outcome }];
+      case 'look':
+        return [{ kind: 'look', id, ...entry.body }];
+      case 'reading': {
+        const shows = displayOf(entry.body);
+        const { from, to, setup, wiggle } = entry.body;
+        return shows ? [{ kind: 'reading', id, from, to, setup, shows, of: 'unit', wiggle }] : [];
+      }
+      default:
+        return [];
+    }
+  });
+}
+
+/** The readings of one switch, oldest first. */
+export function readingsOf(entries: readonly Entry[], part: string): LoggedReading[] {
+  const gone = takenBack(entries);
   return entries.flatMap((entry): LoggedReading[] => {
     if (entry.kind !== 'reading' || entry.body.part !== part) return [];
     const display = displayOf(entry.body);

@@ -2,7 +2,9 @@ import { Router } from 'express';
 import type { Pool } from 'pg';
 import { readEntry, type NewEntry } from '../../contract/entry';
 import type { Fault } from '../../contract/problem';
-import { findSwitch, findTerminal } from '../../core/diagram/terminal';
+import { parseSteps } from '../../core/behaviour/step';
+import { findTerminal, owners } from '../../core/diagram/terminal';
+import type { Result } from '../../core/result';
 import type { Diagram } from '../../core/diagram/diagram';
 import { findCall } from '../data/calls';
 import { findDiagram } from '../data/diagrams';
@@ -30,18 +32,39 @@ export function entryRoutes(db: Pool, shop: string): Router {
   return router;
 }
 
-/** Names in a reading that the call's diagram does not have. */
+/** Names in an entry that the call's diagram does not have. */
 function unknownPlaces(diagram: Diagram, entry: NewEntry): Fault[] {
-  if (entry.kind === 'diagram')
-    return [{ path: '/kind', message: 'is written by the server when a table comes in' }];
-  if (entry.kind !== 'reading') return [];
-  const { part, from, to } = entry.body;
-  const checks = [
-    { path: '/body/part', found: findSwitch(diagram, part) },
-    { path: '/body/from', found: findTerminal(diagram, from) },
-    { path: '/body/to', found: findTerminal(diagram, to) },
-  ];
-  return checks.flatMap(({ path, found }) =>
-    found.ok ? [] : [{ path, message: found.error.message }],
-  );
+  switch (entry.kind) {
+    case 'diagram':
+      return [{ path: '/kind', message: 'is written by the server when a table comes in' }];
+    case 'reading': {
+      const { part, from, to } = entry.body;
+      const ids = [...owners(diagram), ...diagram.wires].map((each) => each.id);
+      return [
+        ...(ids.includes(part)
+          ? []
+          : [{ path: '/body/part', message: `there is no part "${part}"` }]),
+        ...unless('/body/from', findTerminal(diagram, from)),
+        ...unless('/body/to', findTerminal(diagram, to)),
+      ];
+    }
+    case 'statement': {
+      const { steps, subject } = entry.body;
+      const known = owners(diagram).some((each) => each.id === subject);
+      return [
+        ...unless('/body/steps', parseSteps(diagram, steps)),
+        ...(known ? [] : [{ path: '/body/subject', message: `there is no part "${subject}"` }]),
+      ];
+    }
+    case 'look': {
+      const { look } = entry.body;
+      const known = diagram.looks?.some((each) => each.id === look);
+      return known ? [] : [{ path: '/body/look', message: `there is no look "${look}"` }];
+    }
+    default:
+      return [];
+  }
 }
+
+const unless = (path: string, found: Result<unknown, { message: string }>): Fault[] =>
+  found.ok ? [] : [{ path, message: found.error.message }];

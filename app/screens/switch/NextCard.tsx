@@ -1,12 +1,10 @@
 import Feather from '@expo/vector-icons/Feather';
 import { StyleSheet, View } from 'react-native';
-import type { TerminalRef } from '../../../core/diagram/diagram';
-import { splitRef, wiresAt } from '../../../core/diagram/terminal';
 import type { NextReading } from '../../../core/plan/nextReading';
 import { Card } from '../../components/Card';
 import { ContactGlyph } from '../../components/ContactGlyph';
 import { Type } from '../../components/Type';
-import { WireSwatch } from '../../components/WireSwatch';
+import { ProbePair } from '../../components/ProbePair';
 import { radius, space, useTheme } from '../../theme/theme';
 import { sayNext } from './sayNext';
 import type { SwitchProof } from './useSwitchProof';
@@ -38,24 +36,7 @@ export function NextCard({ proof, next }: { proof: SwitchProof; next: NextReadin
           <Type>{words.how}</Type>
         </View>
       )}
-      <View style={styles.probes}>
-        <Probe
-          name="Red"
-          colour={palette.probeRed}
-          at={from}
-          proof={proof}
-          lifted={setup.lifted}
-          testID="probe-red"
-        />
-        <Probe
-          name="Black"
-          colour={palette.probeBlack}
-          at={to}
-          proof={proof}
-          lifted={setup.lifted}
-          testID="probe-black"
-        />
-      </View>
+      <ProbePair diagram={proof.call.diagram} from={from} to={to} lifted={setup.lifted} />
       {wiggle && (
         <View style={styles.line} testID="next-wiggle">
           <Feather name="activity" size={20} color={palette.warn} />
@@ -77,68 +58,11 @@ export function NextCard({ proof, next }: { proof: SwitchProof; next: NextReadin
   );
 }
 
-interface ProbeProps {
-  name: string;
-  colour: string;
-  at: TerminalRef;
-  proof: SwitchProof;
-  lifted: TerminalRef[];
-  testID: string;
-}
-
-function Probe({ name, colour, at, proof, lifted, testID }: ProbeProps) {
-  const palette = useTheme();
-  const wires = wiresAt(proof.call.diagram, at);
-  const off = lifted.includes(at);
-  return (
-    <View
-      style={[styles.probe, { borderColor: palette.line }]}
-      accessibilityLabel={`${name} probe on ${at}`}
-    >
-      <View style={[styles.tip, { backgroundColor: colour, borderColor: palette.ink }]}>
-        <Type size="small" weight="strong" style={{ color: palette.onProbe }}>
-          {name}
-        </Type>
-      </View>
-      <View style={styles.grow}>
-        <Type size="title" weight="mono" testID={testID}>
-          {splitRef(at).terminal}
-        </Type>
-        <View style={styles.wires}>
-          {wires.map((wire) => (
-            <WireSwatch key={wire.id} code={wire.colour} />
-          ))}
-          <Type size="small" weight="strong" tone={off ? 'warn' : 'soft'}>
-            {wires.length === 0 ? 'no wire on it' : off ? 'wire off' : 'wire on'}
-          </Type>
-        </View>
-      </View>
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   card: { gap: space.s, padding: space.m },
   line: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   grow: { flex: 1 },
   hand: { borderRadius: radius.small, padding: space.s },
-  probes: { flexDirection: 'row', gap: space.s },
-  probe: {
-    flex: 1,
-    flexDirection: 'row',
-    gap: space.s,
-    borderWidth: 1,
-    borderRadius: radius.medium,
-    padding: space.s,
-  },
-  tip: {
-    borderRadius: radius.small,
-    borderWidth: 1,
-    justifyContent: 'center',
-    alignItems: 'center',
-    width: 50,
-  },
-  wires: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.s },
   good: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -1,6 +1,5 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { CallDetail } from '../../../contract/call';
-import type { EntryBodies, EntryKind, NewEntry } from '../../../contract/entry';
 import { Predictor } from '../../../core/diagnose/predict';
 import { switchState, type SwitchState } from '../../../core/diagnose/switchVerdict';
 import type { SwitchPart } from '../../../core/diagram/diagram';
@@ -11,7 +10,7 @@ import { nextReading, type NextReading } from '../../../core/plan/nextReading';
 import { acknowledgements, readingsOf, selectCall, type LoggedReading } from '../../state/callView';
 import { loadCall, type Loading } from '../../state/calls';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { enqueue } from '../../state/outbox';
+import { useLog } from '../../state/useLog';
 
 /** What has to be done before the first reading, in order. */
 export type Gate = 'made-safe' | 'meter-proved' | 'wires-off';
@@ -40,7 +39,7 @@ export function useSwitchProof(callId: string, partId: string): Opening {
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
   const { meter: meterId, depth } = useAppSelector((root) => root.settings);
-  const [told, setTold] = useState(0);
+  const log = useLog(callId);
 
   useEffect(() => {
     void dispatch(loadCall(callId));
@@ -72,13 +71,6 @@ export function useSwitchProof(callId: string, partId: string): Opening {
   if (!predictor || !worked) return { state: 'no-such-switch' };
 
   const { part } = predictor;
-  const log = <K extends EntryKind>(kind: K, body: EntryBodies[K]): void => {
-    // Two entries of one millisecond would lose their order.
-    const at = Math.max(Date.now(), told + 1);
-    setTold(at);
-    const entry = { callId, kind, phoneAt: new Date(at).toISOString(), body } as NewEntry;
-    void dispatch(enqueue({ to: 'entries', id: crypto.randomUUID(), body: entry }));
-  };
   const { next } = worked;
   const enter: SwitchProof['enter'] = (said, range) => {
     const parsed = parseDisplay(said);

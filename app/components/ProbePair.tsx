@@ -1,0 +1,85 @@
+import { StyleSheet, View } from 'react-native';
+import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
+import { owners, splitRef, wiresAt } from '../../core/diagram/terminal';
+import { radius, space, useTheme } from '../theme/theme';
+import { Type } from './Type';
+import { WireSwatch } from './WireSwatch';
+
+interface Props {
+  diagram: Diagram;
+  from: TerminalRef;
+  to: TerminalRef;
+  lifted: TerminalRef[];
+  /** Says the part too, where the two points are not on the one that the screen is about. */
+  named?: boolean;
+}
+
+/** Where the red and the black probe go: terminals, wires, and whether these are off. */
+export function ProbePair({ diagram, from, to, lifted, named = false }: Props) {
+  const palette = useTheme();
+  const probes = [
+    { name: 'Red', colour: palette.probeRed, at: from, testID: 'probe-red' },
+    { name: 'Black', colour: palette.probeBlack, at: to, testID: 'probe-black' },
+  ];
+  return (
+    <View style={styles.probes}>
+      {probes.map(({ name, colour, at, testID }) => {
+        const { part, terminal } = splitRef(at);
+        const wires = wiresAt(diagram, at);
+        const off = lifted.includes(at);
+        return (
+          <View
+            key={name}
+            style={[styles.probe, { borderColor: palette.line }]}
+            accessibilityLabel={`${name} probe on ${at}`}
+          >
+            <View style={[styles.tip, { backgroundColor: colour, borderColor: palette.ink }]}>
+              <Type size="small" weight="strong" style={{ color: palette.onProbe }}>
+                {name}
+              </Type>
+            </View>
+            <View style={styles.grow}>
+              {named && (
+                <Type size="small" weight="strong">
+                  {owners(diagram).find((each) => each.id === part)?.name}
+                </Type>
+              )}
+              <Type size="title" weight="mono" testID={testID}>
+                {terminal}
+              </Type>
+              <View style={styles.wires}>
+                {wires.map((wire) => (
+                  <WireSwatch key={wire.id} code={wire.colour} />
+                ))}
+                <Type size="small" weight="strong" tone={off ? 'warn' : 'soft'}>
+                  {wires.length === 0 ? 'no wire on it' : off ? 'wire off' : 'wire on'}
+                </Type>
+              </View>
+            </View>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  probes: { flexDirection: 'row', gap: space.s },
+  probe: {
+    flex: 1,
+    flexDirection: 'row',
+    gap: space.s,
+    borderWidth: 1,
+    borderRadius: radius.medium,
+    padding: space.s,
+  },
+  tip: {
+    borderRadius: radius.small,
+    borderWidth: 1,
+    justifyContent: 'center',
+    alignItems: 'center',
+    width: 50,
+  },
+  grow: { flex: 1 },
+  wires: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.s },
+});

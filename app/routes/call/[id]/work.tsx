@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { WorkScreen } from '../../../screens/WorkScreen';
+
+export default function Route() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <WorkScreen callId={id} />;
+}
