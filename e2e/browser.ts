@@ -1,7 +1,15 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import {
+  Builder,
+  By,
+  error,
+  Key,
+  type WebDriver,
+  type WebElement,
+  until,
+} from 'selenium-webdriver';
 import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome';
 
 /** Sizes that the interface is made for. */
@@ -104,10 +112,21 @@ export class Browser {
       });
   }
 
+  /** Presses a control, found again if the page replaces it before the click has landed. */
   async press(id: string): Promise<void> {
-    const element = await this.find(id);
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
-    await element.click();
+    for (let left = 3; ; left--) {
+      const element = await this.find(id);
+      try {
+        await this.driver.executeScript(
+          'arguments[0].scrollIntoView({ block: "center" })',
+          element,
+        );
+        await element.click();
+        return;
+      } catch (problem) {
+        if (!(problem instanceof error.StaleElementReferenceError) || left === 0) throw problem;
+      }
+    }
   }
 
   async fill(id: string, text: string): Promise<void> {

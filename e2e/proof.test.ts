@@ -191,14 +191,15 @@ describe('a wide screen', () => {
     await page.driver.get(yarrix.address);
     await page.find('theme');
     while (!new RegExp(theme, 'i').test(await page.text('theme'))) await page.press('theme');
-    for (const path of ['/', `/call/${CALL(2)}`, `/call/${CALL(2)}/infinite`, '/new']) {
+    const work = `/call/${CALL(2)}/work`;
+    for (const path of ['/', `/call/${CALL(2)}`, `/call/${CALL(2)}/infinite`, work, '/new']) {
       await page.driver.get(`${yarrix.address}${path}`);
       await page.find(
         path === '/'
           ? `call-${CALL(2)}`
           : path === '/new'
             ? 'diagram-wall-oven'
-            : path.endsWith('infinite')
+            : path.endsWith('infinite') || path === work
               ? 'keypad'
               : 'switch-infinite',
       );

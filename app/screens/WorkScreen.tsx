@@ -5,6 +5,7 @@ import { Card } from '../components/Card';
 import { Notice } from '../components/Notice';
 import { Screen } from '../components/Screen';
 import { Type } from '../components/Type';
+import { useKeys } from '../components/useKeys';
 import { space, WIDE } from '../theme/theme';
 import { sayTest } from '../../core/plan/sayTest';
 import { Keypad } from './switch/Keypad';
@@ -47,6 +48,11 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const atProbes = begun && advice?.test.kind === 'ohm';
   const ready =
     atProbes && work.safe && !telling && advice.test.kind === 'ohm' ? advice.test : undefined;
+  const another = (): void => setOther((now) => (now + 1) % Math.max(1, tests.length));
+  useKeys({
+    n: another,
+    ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
+  });
   const pad = ready && (
     <Keypad
       key={evidence.length}
@@ -82,7 +88,8 @@ function Opened({ work, back }: { work: Work; back: string }) {
           label={`Another test instead (${(Math.min(other, tests.length - 1) % tests.length) + 1} of ${tests.length})`}
           testID="another"
           hint={tests.map((each) => sayTest(call.diagram, each.test)).join('; ')}
-          onPress={() => setOther((now) => (now + 1) % tests.length)}
+          shortcut="N"
+          onPress={another}
         />
       )}
       {begun && !telling && (

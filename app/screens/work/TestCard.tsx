@@ -22,7 +22,8 @@ export function TestCard({ work, advice }: { work: Work; advice: Test }) {
   return (
     <Card testID="next-test">
       <Type size="small" tone="soft">
-        About {Math.max(1, Math.round(advice.minutes))} min
+        {test.kind === 'ohm' ? 'Unplugged, dead and proved · dial Ω · ' : ''}about{' '}
+        {Math.max(1, Math.round(advice.minutes))} min
       </Type>
       {test.kind === 'look' && (
         <>
