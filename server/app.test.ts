@@ -104,6 +104,24 @@ describe('the server on a real PostgreSQL', () => {
     expect((await logOf(call))[0]?.body).toMatchObject({ said: '0.3' });
   });
 
+  it('keeps what was told and looked for, and refuses what the diagram does not have', async () => {
+    const call = await openCall();
+    const send = (kind: string, body: object) =>
+      request(app).put(`/api/entries/${randomUUID()}`).send({ callId: call, kind, phoneAt, body });
+    const told = { source: 'told', steps: 'timer=wash,wait=30', subject: 'timer-motor' };
+    await send('statement', { ...told, outcome: 'off' }).expect(204);
+    await send('look', { look: 'click', found: false }).expect(204);
+    const steps = await send('statement', { ...told, steps: 'timer=up', outcome: 'off' }).expect(
+      422,
+    );
+    expect(JSON.parse(steps.text).faults).toEqual([
+      { path: '/body/steps', message: expect.stringMatching(/timer=up.*off, wash, spin/) },
+    ]);
+    const look = await send('look', { look: 'smell', found: true }).expect(422);
+    expect(JSON.parse(look.text).faults[0].path).toBe('/body/look');
+    expect((await logOf(call)).map((each) => each.kind)).toEqual(['statement', 'look']);
+  });
+
   it('keeps a corrected reading beside the one that takes its place', async () => {
     const call = await openCall();
     const [first, second] = [randomUUID(), randomUUID()];

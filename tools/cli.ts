@@ -27,7 +27,7 @@ const USAGE = `./yarrix COMMAND
                                             what runs, lights, blows and trips, step by step
   diagnose DIAGRAM EVIDENCE.json [--json]   suspects, and the verdict or the next test
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
-  bench engine [--json]                     how fast, beside other ways to compute the same
+  bench engine|diagnosis [--json]           how fast and how good, measured in one run
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
 
 DIAGRAM is a file or the id of a built-in one.

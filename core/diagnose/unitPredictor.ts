@@ -1,4 +1,4 @@
-import { OhmTable } from '../circuit/fastTable';
+import { OhmTable, type End } from '../circuit/fastTable';
 import { buildNetwork, nodeOf, type Network } from '../circuit/network';
 import { ohmReading, type OhmAnswer } from '../circuit/ohmReading';
 import { voltsBetween, type VoltAnswer } from '../circuit/voltReading';
@@ -8,17 +8,41 @@ import { parseSteps } from '../behaviour/step';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { feeds, type Setup } from '../diagram/setup';
 import { splitRef } from '../diagram/terminal';
-import { ownerOf } from '../fault/modes';
+import { ownerOf, type Fault } from '../fault/modes';
 import type { Meter } from '../meter/meter';
 import { unitHypotheses, type UnitHypothesis } from './unitHypotheses';
 
-/** Ohms of all hypotheses between all points in one setup, both ends of their intervals. */
-interface Tables {
-  nominal: OhmTable;
-  low: OhmTable;
-  high: OhmTable;
-  /** Rows by hypothesis, filled when first asked for. */
-  rows: ({ nominal: Float64Array; low: Float64Array; high: Float64Array } | undefined)[];
+/** Ohms of all hypotheses between all points in one setup; each end of the ranges when it is asked for. */
+class Tables {
+  /** Whether something in the setup may rightly be open. */
+  readonly unsure: boolean;
+  private readonly tables = new Map<End, OhmTable>();
+  private readonly rows: Record<End, Float64Array[]> = { nominal: [], low: [], high: [] };
+
+  constructor(
+    private readonly diagram: Diagram,
+    private readonly setup: Setup,
+    private readonly faults: readonly (readonly Fault[])[],
+  ) {
+    const { edges } = buildNetwork(diagram, setup, [], { warm: false });
+    this.unsure = edges.some((edge) => edge.unsure !== undefined);
+  }
+
+  ohms(end: End, index: number, from: TerminalRef, to: TerminalRef): number {
+    let table = this.tables.get(end);
+    if (!table) {
+      table = new OhmTable(this.diagram, this.setup, this.faults, end);
+      this.tables.set(end, table);
+    }
+    let row = this.rows[end][index];
+    if (!row) {
+      row = new Float64Array(table.pairs);
+      table.row(index + 1, row);
+      this.rows[end][index] = row;
+    }
+    const { nodes } = table;
+    return row[table.pair(nodeOf(nodes, from), nodeOf(nodes, to))] ?? NaN;
+  }
 }
 
 /**
@@ -27,6 +51,7 @@ interface Tables {
  */
 export class UnitPredictor {
   readonly hypotheses: readonly UnitHypothesis[];
+  private readonly faults: readonly Fault[][];
   private readonly tables = new Map<string, Tables>();
   private readonly bySetup = new WeakMap<Setup, Tables>();
   private readonly live = new Map<string, Network>();
@@ -38,15 +63,13 @@ export class UnitPredictor {
     readonly meter: Meter,
   ) {
     this.hypotheses = unitHypotheses(diagram);
+    this.faults = this.hypotheses.map((each) => each.faults);
   }
 
   /** What an ohmmeter finds under a hypothesis, power off. */
   ohms(index: number, setup: Setup, from: TerminalRef, to: TerminalRef): OhmAnswer {
     const tables = this.tablesFor(setup);
-    const row = tables.rows[index] ?? this.fill(tables, index);
-    const [a, b] = [nodeOf(tables.nominal.nodes, from), nodeOf(tables.nominal.nodes, to)];
-    // Each table has an order of its own: what is joined at one end of the ranges may not be at the other.
-    const at = (end: 'nominal' | 'low' | 'high'): number => row[end][tables[end].pair(a, b)] ?? NaN;
+    const at = (end: End): number => tables.ohms(end, index, from, to);
     const [nominal, low, high] = [at('nominal'), at('low'), at('high')];
     if (low === Infinity) return { kind: 'open' };
     if (high === Infinity)
@@ -60,6 +83,14 @@ export class UnitPredictor {
     if (nominal === Infinity)
       return { kind: 'unsure', nominal: null, low, high, reason: 'may rightly be open there' };
     return { kind: 'ohms', nominal, low, high };
+  }
+
+  /** The nominal ohms alone, Infinity for open; undefined where it may rightly be either. */
+  nominalOhms(index: number, setup: Setup, from: TerminalRef, to: TerminalRef): number | undefined {
+    const tables = this.tablesFor(setup);
+    if (!tables.unsure) return tables.ohms('nominal', index, from, to);
+    const answer = this.ohms(index, setup, from, to);
+    return answer.kind === 'ohms' ? answer.nominal : answer.kind === 'open' ? Infinity : undefined;
   }
 
   /**
@@ -118,31 +149,9 @@ export class UnitPredictor {
     const same = this.bySetup.get(setup);
     if (same) return same;
     const key = JSON.stringify(setup);
-    const tables = this.tables.get(key) ?? this.makeTables(setup);
+    const tables = this.tables.get(key) ?? new Tables(this.diagram, setup, this.faults);
     this.tables.set(key, tables);
     this.bySetup.set(setup, tables);
     return tables;
-  }
-
-  private makeTables(setup: Setup): Tables {
-    const faults = this.hypotheses.map((each) => each.faults);
-    const make = (end: 'nominal' | 'low' | 'high'): OhmTable =>
-      new OhmTable(this.diagram, setup, faults, end);
-    return { nominal: make('nominal'), low: make('low'), high: make('high'), rows: [] };
-  }
-
-  private fill(tables: Tables, index: number): NonNullable<Tables['rows'][number]> {
-    const row = (table: OhmTable): Float64Array => {
-      const ohms = new Float64Array(table.pairs);
-      table.row(index + 1, ohms);
-      return ohms;
-    };
-    const filled = {
-      nominal: row(tables.nominal),
-      low: row(tables.low),
-      high: row(tables.high),
-    };
-    tables.rows[index] = filled;
-    return filled;
   }
 }

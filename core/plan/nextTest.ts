@@ -264,19 +264,23 @@ export class UnitPlanner {
       case 'try':
         return predictor.outcome(index, test.steps, test.subject);
       case 'ohm':
-        return test.reach === 'own'
-          ? kindOf(predictor.ownOhms(index, test.setup, test.from, test.to))
-          : kindOf(predictor.ohms(index, test.setup, test.from, test.to));
+        return kindOf(
+          test.reach === 'own'
+            ? nominalOf(predictor.ownOhms(index, test.setup, test.from, test.to))
+            : predictor.nominalOhms(index, test.setup, test.from, test.to),
+        );
     }
   }
 }
 
+const nominalOf = (answer: OhmAnswer): number | undefined =>
+  answer.kind === 'ohms' ? answer.nominal : answer.kind === 'open' ? Infinity : undefined;
+
 /** Ohms in steps that no meter and no tolerance confuses: open, near zero, and thirds of a decade. */
-function kindOf(answer: OhmAnswer): string | undefined {
-  if (answer.kind === 'open') return 'open';
-  if (answer.kind !== 'ohms') return undefined;
-  if (answer.nominal > 20e6) return 'open';
-  return answer.nominal < 1 ? 'zero' : `about ${Math.round(3 * Math.log10(answer.nominal))}`;
+function kindOf(ohms: number | undefined): string | undefined {
+  if (ohms === undefined) return undefined;
+  if (ohms > 20e6) return 'open';
+  return ohms < 1 ? 'zero' : `about ${Math.round(3 * Math.log10(ohms))}`;
 }
 
 function entropyOf(masses: Float64Array): number {
