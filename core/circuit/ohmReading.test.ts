@@ -64,6 +64,12 @@ describe('ohm readings of whole units (common practice)', () => {
     );
   });
 
+  it('reads 23.0 ohm of 2500 W at 240 V', () => {
+    const wall = diagramOf('wall-oven');
+    const alone = { ...drawnSetup(wall), lifted: ['bake.a' as const] };
+    expect(nominal(ohmReading(wall, alone, 'bake.a', 'bake.b'))).toBeCloseTo(23.04, 2);
+  });
+
   it('calls a cycling pair unsure and a powered circuit not computable', () => {
     const low = { ...set(burner, ['knob', 'low']), lifted: ['infinite.H2' as const] };
     expect(ohmReading(burner, low, 'infinite.L2', 'infinite.H2')).toMatchObject({
