@@ -1,7 +1,9 @@
 import type { CallDetail } from '../../contract/call';
 import type { Entry, ReadingBody } from '../../contract/entry';
+import type { Evidence } from '../../core/diagnose/evidence';
 import { builtIn } from '../../library/library';
-import { acknowledgements, readingsOf, selectCall, selectCalls } from './callView';
+import { sayEvidence } from '../screens/work/say';
+import { acknowledgements, evidenceOf, readingsOf, selectCall, selectCalls } from './callView';
 import type { OutboxItem } from './outbox';
 import { makeStore, type RootState } from './store';
 
@@ -125,6 +127,30 @@ describe('a call as the technician sees it', () => {
       ['c', false],
     ]);
     expect(readingsOf(log, 'timer')).toEqual([]);
+  });
+
+  it('is evidence of the whole unit: told, looked for and read, without what was taken back', () => {
+    const entry = (id: string, minute: number, kind: string, more: object): Entry =>
+      ({ id, callId: CALL, kind, phoneAt: at(minute), body: more }) as Entry;
+    const told = { source: 'told', steps: 'timer=wash', subject: 'timer-motor', outcome: 'off' };
+    const log = [
+      entry('told', 1, 'statement', told),
+      entry('look', 2, 'look', { look: 'click', found: false }),
+      reading('odd', 3, 'OL'),
+      reading('again', 4, '0.3', ['odd']),
+      entry('seen', 5, 'statement', { ...told, source: 'seen' }),
+      entry('undo', 6, 'doubt', { names: 'seen', reason: 'taken back' }),
+    ];
+    const evidence = evidenceOf(log);
+    expect(evidence.map((each) => each.id)).toEqual(['told', 'look', 'again']);
+    expect(evidence[0]).toMatchObject({ kind: 'statement', ...told });
+    expect(evidence[2]).toMatchObject({ shows: { kind: 'ohms', ohms: 0.3 }, of: 'unit' });
+    const { what, shown } = sayEvidence(diagram, evidence[2] as Evidence);
+    expect([what, shown]).toEqual(['lid-switch.A1 to lid-switch.A2', '0.3 Ω']);
+    expect(sayEvidence(diagram, evidence[0] as Evidence)).toEqual({
+      what: 'Timer in WASH, told',
+      shown: 'Timer motor does not run',
+    });
   });
 
   it('knows what was acknowledged, the wires by switch and the last lead reading', () => {

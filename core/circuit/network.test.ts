@@ -1,0 +1,128 @@
+import { builtIn, LIBRARY } from '../../library/library';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
+import { everyFault } from '../fault/everyFault';
+import { parseFault } from '../fault/parseFault';
+import { MODES, type Fault } from '../fault/modes';
+import { buildNetwork, type Network } from './network';
+import { ohmReading } from './ohmReading';
+import { everySetup } from './short';
+
+const diagramOf = (id: string): Diagram => {
+  const found = builtIn(id);
+  if (!found) throw new Error(`no built-in diagram ${id}`);
+  return found;
+};
+const faultsOf = (diagram: Diagram, text: string): Fault[] => {
+  const parsed = parseFault(diagram, text);
+  if (!parsed.ok) throw new Error(parsed.error.message);
+  return parsed.value;
+};
+const kind = (diagram: Diagram, setup: Setup, from: TerminalRef, to: TerminalRef, fault?: string) =>
+  ohmReading(diagram, setup, from, to, fault ? faultsOf(diagram, fault) : []).kind;
+
+describe('wires that share a terminal', () => {
+  const furnace = diagramOf('gas-furnace');
+  const setup = drawnSetup(furnace);
+
+  // Common practice: what sits on one connector leaves the terminal together.
+  it('stay together when they are pulled off, and leave the terminal', () => {
+    const lifted = { ...setup, lifted: ['door-switch.2' as const] };
+    expect(kind(furnace, lifted, 'transformer.L', 'blower-relay.C')).toBe('ohms');
+    expect(kind(furnace, lifted, 'door-switch.2', 'blower-relay.C')).toBe('open');
+    const answer = ohmReading(furnace, setup, 'door-switch.2', 'transformer.L');
+    expect(answer).toMatchObject({ kind: 'ohms', nominal: expect.any(Number) });
+  });
+
+  it('all feel a loose crimp, and one of them a broken wire', () => {
+    const loose = faultsOf(furnace, 'door-switch.2:loose=50');
+    const ohms = (to: TerminalRef) => ohmReading(furnace, setup, 'door-switch.2', to, loose);
+    expect(ohms('transformer.L')).toMatchObject({ nominal: expect.closeTo(50.03, 1) });
+    expect(ohms('blower-relay.C')).toMatchObject({ nominal: expect.closeTo(50.03, 1) });
+    expect(kind(furnace, setup, 'door-switch.2', 'blower-relay.C', 'w21:wire-open')).toBe('open');
+    expect(kind(furnace, setup, 'door-switch.2', 'transformer.L', 'w21:wire-open')).toBe('ohms');
+  });
+
+  it('leave a part that lies on the bench alone', () => {
+    const bench = { ...setup, partsOut: ['limit'] };
+    expect(kind(furnace, bench, 'limit.a', 'board.R')).toBe('open');
+    expect(kind(furnace, bench, 'limit.a', 'limit.b')).toBe('ohms');
+  });
+});
+
+describe('faults in the circuit (common practice)', () => {
+  const dryer = diagramOf('electric-dryer');
+  const burner = diagramOf('radiant-burner');
+
+  it('an element to frame is open when good, and a path when not', () => {
+    const lifted: Setup = { ...drawnSetup(dryer), lifted: ['element.a', 'element.b'] };
+    expect(kind(dryer, lifted, 'element.a', 'frame.F')).toBe('open');
+    const answer = ohmReading(
+      dryer,
+      lifted,
+      'element.a',
+      'frame.F',
+      faultsOf(dryer, 'element.b:to-frame=4'),
+    );
+    // From the far end the whole element lies in between.
+    expect(answer).toMatchObject({ kind: 'ohms', nominal: expect.closeTo(4 + 10.36, 1) });
+  });
+
+  it('a film is megohms to a meter and no number of ohms, and closed at working volts', () => {
+    const high = {
+      ...drawnSetup(burner),
+      actuators: { ...drawnSetup(burner).actuators, knob: 'high' },
+    };
+    const film = faultsOf(burner, 'infinite.L1-P:film');
+    expect(ohmReading(burner, high, 'infinite.L1', 'infinite.P', film)).toMatchObject({
+      kind: 'unsure',
+      reason: expect.stringMatching(/film/),
+    });
+    const live = buildNetwork(burner, poweredSetup(high), film);
+    const contact = live.edges.find((each) => each.key === 'L1-P');
+    expect(contact?.nominal).toBeLessThan(1);
+  });
+
+  it('a bracket that does not reach leaves all that it serves where nothing touches them', () => {
+    const oven = diagramOf('over-range-oven');
+    const closed = {
+      ...drawnSetup(oven),
+      actuators: { ...drawnSetup(oven).actuators, door: 'closed' },
+    };
+    expect(kind(oven, closed, 'sense.COM', 'sense.NO')).not.toBe('open');
+    const lifted: Setup = { ...closed, lifted: ['sense.COM'] };
+    expect(kind(oven, lifted, 'sense.COM', 'sense.NO')).toBe('ohms');
+    expect(kind(oven, lifted, 'sense.COM', 'sense.NO', 'bracket:broken')).toBe('open');
+    const held = { ...lifted, byHand: { sense: 'closed' } };
+    expect(kind(oven, held, 'sense.COM', 'sense.NO', 'bracket:broken')).toBe('ohms');
+  });
+});
+
+/** What a board does not drive and a small motor that is held are seen over time, not in the circuit. */
+const OVER_TIME = ['no-output', 'intermittent', 'seized'];
+
+it.each(LIBRARY.map((each) => [each.id, each] as const))(
+  'every fault of %s changes its circuit, cold or live, in some position of its controls',
+  (_id, diagram) => {
+    const drawn = drawnSetup(diagram);
+    const beyond: Setup = { ...drawn, actuators: { ...drawn.actuators } };
+    for (const actuator of diagram.actuators)
+      if (actuator.kind === 'quantity') beyond.actuators[actuator.id] = { value: 5_000 };
+    const setups = [drawn, beyond].flatMap((each) => everySetup(diagram, each));
+    const text = (network: Network): string =>
+      JSON.stringify(
+        network.edges.map(({ a, b, nominal, low, source }) => [a, b, nominal, low, source]),
+      );
+    const wholes = setups
+      .map((setup) => [setup, poweredSetup(setup)] as const)
+      .map((both) => both.map((setup) => ({ setup, whole: text(buildNetwork(diagram, setup)) })));
+    for (const fault of everyFault(diagram)) {
+      if (OVER_TIME.includes(fault.mode)) continue;
+      const changes = wholes.some((both) =>
+        both.some(({ setup, whole }) => text(buildNetwork(diagram, setup, [fault])) !== whole),
+      );
+      expect({ fault, changes }).toEqual({ fault, changes: true });
+    }
+    expect(everyFault(diagram).every((fault) => fault.mode in MODES)).toBe(true);
+  },
+);
