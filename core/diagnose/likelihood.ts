@@ -8,6 +8,12 @@ const SLIP = 0.02;
 const FLOOR = 0.01;
 const CEILING = 1e8;
 
+/** How an intermittent contact behaves: common practice, it passes a steady test nearly always. */
+export const INTERMITTENT = {
+  wiggled: { unsteady: 0.75, good: 0.15, open: 0.1 },
+  steady: { unsteady: 0.05, good: 0.87, open: 0.08 },
+} as const;
+
 const log = (ohms: number): number => Math.log10(Math.min(CEILING, Math.max(FLOOR, ohms)));
 const width = (interval: Interval): number => log(interval.high) - log(interval.low);
 /** A display that shows nearly one value still has the width of its last digits. */

@@ -7,7 +7,7 @@ import { displayInterval, type Meter } from '../meter/meter';
 import type { Reading, ReadingPlace } from '../judge/reading';
 import { proofOf, type Depth, type ProofStep } from '../plan/proof';
 import { doubleFaults, hypothesesFor, type Hypothesis, type Slip } from './hypotheses';
-import { likelihood } from './likelihood';
+import { INTERMITTENT, likelihood } from './likelihood';
 
 /** Where the probes really were and what was really set, if the slip happened. */
 export function afterSlip(
@@ -62,11 +62,6 @@ function moved(
   return { ...place, setup: { ...place.setup, actuators } };
 }
 
-/** How an intermittent contact behaves: common practice, it passes a steady test nearly always. */
-const INTERMITTENT = {
-  wiggled: { unsteady: 0.75, good: 0.15, open: 0.1 },
-  steady: { unsteady: 0.05, good: 0.87, open: 0.08 },
-} as const;
 /** A burnt contact sometimes jumps too. */
 const RESISTIVE_JUMPS = 0.1;
 

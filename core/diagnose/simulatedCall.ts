@@ -3,7 +3,6 @@ import { run } from '../behaviour/run';
 import { statementsOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
 import type { Fault } from '../fault/modes';
-import { ownerOf } from '../fault/modes';
 import { showOhms } from '../meter/meter';
 import type { UnitPlanner } from '../plan/nextTest';
 import { minutesOf, panelsOf, type UnitTest } from '../plan/unitTests';
@@ -11,6 +10,7 @@ import type { Evidence, StatementEvidence } from './evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import { unitState, type UnitVerdict } from './unitState';
+import { pointsTo } from './weighEvidence';
 
 /** How a simulated call went. */
 export interface SimulatedCall {
@@ -79,12 +79,7 @@ function take(
   switch (test.kind) {
     case 'look': {
       const look = diagram.looks?.find((each) => each.id === test.look);
-      const points = truth.some((fault) =>
-        look?.of.some((text) => {
-          const [place, mode] = text.split(':');
-          return place === ownerOf(fault) && (mode === undefined || mode === fault.mode);
-        }),
-      );
+      const points = look && truth.some((fault) => pointsTo(look, fault));
       const share = look ? (points ? look.found.with : look.found.without) : 0;
       return { kind: 'look', id, look: test.look, found: chance() < share };
     }

@@ -4,18 +4,13 @@ import type { Look } from '../diagram/diagram';
 import { MODES, ownerOf, type Fault } from '../fault/modes';
 import { displayInterval } from '../meter/meter';
 import type { Evidence, ReadingEvidence, StatementEvidence } from './evidence';
-import { likelihood } from './likelihood';
+import { INTERMITTENT, likelihood } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
 
 /** How often what is told, and what is seen, is so: common practice, told counts less. */
 const RELIABLE = { told: 0.85, seen: 0.97 };
 /** A volt reading may be off by the house's own volts, and is nothing of the kind as often as this. */
 const VOLTS = { spread: 0.12, floor: 0.05, slip: 0.02 };
-/** How an intermittent contact behaves when it is read: common practice. */
-const INTERMITTENT = {
-  wiggled: { unsteady: 0.75, good: 0.15, open: 0.1 },
-  steady: { unsteady: 0.05, good: 0.87, open: 0.08 },
-} as const;
 /** A part that somebody has tapped, reset, cleaned or reseated may be cured for now. */
 const CURED = 0.5;
 
@@ -38,7 +33,7 @@ export function weighEvidence(
 }
 
 /** Place of "nothing wrong" among the hypotheses. */
-const HEALTHY = 0;
+export const HEALTHY = 0;
 
 function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: number): number {
   switch (evidence.kind) {
@@ -103,7 +98,8 @@ function family(outcome: Outcome): string | undefined {
 const sameFault = (one: Fault | undefined, two: Fault): boolean =>
   one?.mode === two.mode && JSON.stringify(one) === JSON.stringify(two);
 
-function pointsTo(look: Look, fault: Fault): boolean {
+/** Whether a look points to a fault: `part:mode`, or any fault of a part. */
+export function pointsTo(look: Look, fault: Fault): boolean {
   return look.of.some((text) => {
     const [place, mode] = text.split(':');
     return place === ownerOf(fault) && (mode === undefined || mode === fault.mode);

@@ -1,6 +1,6 @@
 import type { Evidence } from '../diagnose/evidence';
 import type { UnitPredictor } from '../diagnose/unitPredictor';
-import { hidden } from '../diagnose/weighEvidence';
+import { HEALTHY, hidden, pointsTo } from '../diagnose/weighEvidence';
 import {
   isAtItself,
   NAME_FROM,
@@ -9,7 +9,6 @@ import {
   type UnitVerdict,
 } from '../diagnose/unitState';
 import type { OhmAnswer } from '../circuit/ohmReading';
-import { ownerOf } from '../fault/modes';
 import { minutesOf, panelsOf, unitTests, type Bench, type UnitTest } from './unitTests';
 
 /** A test with what it costs and what it is worth. */
@@ -33,9 +32,6 @@ const MOST_TIMES = 2;
 
 /** A unit that nobody has opened yet. */
 const UNTOUCHED: Bench = { openPanels: new Set(), setup: undefined };
-/** Place of "nothing wrong" among the hypotheses. */
-const HEALTHY = 0;
-
 /** A test with the outcome that each hypothesis foretells, as a small number; -1 for "cannot say". */
 interface Candidate {
   test: UnitTest;
@@ -252,14 +248,7 @@ export class UnitPlanner {
       case 'look': {
         const look = predictor.diagram.looks?.find((each) => each.id === test.look);
         const faults = predictor.hypotheses[index]?.faults ?? [];
-        return String(
-          look?.of.some((text) => {
-            const [place, mode] = text.split(':');
-            return faults.some(
-              (fault) => place === ownerOf(fault) && (mode === undefined || mode === fault.mode),
-            );
-          }),
-        );
+        return String(look && faults.some((fault) => pointsTo(look, fault)));
       }
       case 'try':
         return predictor.outcome(index, test.steps, test.subject);
