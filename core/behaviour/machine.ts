@@ -79,11 +79,26 @@ export class Solver {
   }
 }
 
-/** Solves the circuit of a machine: which loads run, what flows, what the boards see. */
-function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): Solved {
+/** A machine as it stands, which goes on without it. */
+export const standing = (machine: Machine): Machine => ({
+  setup: machine.setup,
+  turning: new Set(machine.turning),
+  stalled: new Set(machine.stalled),
+  opened: new Set(machine.opened),
+  positions: new Map(machine.positions),
+  boards: new Map(machine.boards),
+});
+
+/** The network of a unit that works, with what has opened in it. */
+export function circuitOf(diagram: Diagram, machine: Machine, faults: readonly Fault[]): Network {
   const all = [...faults, ...openedFaults(diagram, machine.opened)];
   const working = { warm: true, stalled: machine.stalled, positions: machine.positions };
-  const network = buildNetwork(diagram, machine.setup, all, working);
+  return buildNetwork(diagram, machine.setup, all, working);
+}
+
+/** Solves the circuit of a machine: which loads run, what flows, what the boards see. */
+function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): Solved {
+  const network = circuitOf(diagram, machine, faults);
   // A contact that may be either is followed closed: that it cycles is said of its loads elsewhere.
   const ohms = (edge: Edge): number | null =>
     edge.nominal ?? (edge.kind === 'contact' ? CLOSED_CONTACT.nominal : null);

@@ -9,6 +9,7 @@ import {
   moveActuator,
   openedFaults,
   Solver,
+  standing,
   type Doing,
   type Machine,
   type Solved,
@@ -53,12 +54,20 @@ const LONGEST = 4 * 3600;
  * changes, then time goes on from event to event. It begins as drawn and plugged in, which is step 0
  * of the result unless the first step is about power itself.
  */
-export function run(
+export const run = (
   diagram: Diagram,
   steps: readonly Step[],
   faults: readonly Fault[] = [],
   from: Setup = drawnSetup(diagram),
-): StepResult[] {
+): StepResult[] => runWhole(diagram, steps, faults, from).results;
+
+/** The same with the unit as it stands at the end of each step, for a meter to be put on it. */
+export function runWhole(
+  diagram: Diagram,
+  steps: readonly Step[],
+  faults: readonly Fault[],
+  from: Setup = drawnSetup(diagram),
+): { results: StepResult[]; ends: Machine[] } {
   const machine: Machine = {
     setup: poweredSetup(from),
     turning: new Set(),
@@ -69,10 +78,13 @@ export function run(
   };
   const solver = new Solver(diagram, faults);
   const results: StepResult[] = [];
+  const ends: Machine[] = [];
   const plugged = steps[0]?.does.kind === 'power' ? [] : [PLUGGED_IN];
-  for (const step of [...plugged, ...steps])
+  for (const step of [...plugged, ...steps]) {
     results.push(runStep(diagram, machine, faults, solver, step));
-  return results;
+    ends.push(standing(machine));
+  }
+  return { results, ends };
 }
 
 function runStep(

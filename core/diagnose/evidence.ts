@@ -12,6 +12,8 @@ export interface StatementEvidence {
   steps: string;
   subject: string;
   outcome: Outcome;
+  /** A bridge that was clipped on for this try alone. */
+  jumper?: [TerminalRef, TerminalRef];
 }
 
 /** An ohm or a volt reading, of this unit or of a good twin. */
@@ -21,6 +23,8 @@ export interface ReadingEvidence {
   from: TerminalRef;
   to: TerminalRef;
   setup: Setup;
+  /** Of a live reading: what the unit had been brought to do, as steps. */
+  steps?: string;
   /** Ohms with the power off; volts with it on. */
   shows: Display | { kind: 'volts'; volts: number };
   of: 'unit' | 'twin';

@@ -1,16 +1,20 @@
 import { ohmReading } from '../circuit/ohmReading';
-import { run } from '../behaviour/run';
+import { chanceFrom } from '../chance';
+import { circuitOf } from '../behaviour/machine';
+import { run, runWhole } from '../behaviour/run';
 import { statementsOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
+import { voltsBetween } from '../circuit/voltReading';
+import { drawnSetup, poweredSetup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 import { showOhms } from '../meter/meter';
-import type { UnitPlanner } from '../plan/nextTest';
-import { minutesOf, panelsOf, type UnitTest } from '../plan/unitTests';
+import { USUAL_WAY, type UnitPlanner, type Way } from '../plan/nextTest';
+import type { UnitTest } from '../plan/unitTests';
 import type { Evidence, StatementEvidence } from './evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import { unitState, type UnitVerdict } from './unitState';
-import { pointsTo } from './weighEvidence';
+import { HEALTHY, pointsTo } from './weighEvidence';
 
 /** How a simulated call went. */
 export interface SimulatedCall {
@@ -19,13 +23,18 @@ export interface SimulatedCall {
   minutes: number;
 }
 
-/** The customer's complaint: the first load of a use that does what a healthy unit's does not. */
+/**
+ * The customer's complaint: the first load of a use that does what a healthy unit's does not. An
+ * intermittent contact is complained of as it is in a bad moment.
+ */
 export function complaintOf(
-  { diagram, hypotheses }: UnitPredictor,
-  truth: UnitHypothesis,
+  { diagram, hypotheses, whenOpen }: UnitPredictor,
+  index: number,
 ): StatementEvidence | undefined {
-  const healthy = hypotheses[0]?.uses.outcomes;
-  for (const [steps, outcomes] of truth.uses.outcomes) {
+  const healthy = hypotheses[HEALTHY]?.uses.outcomes;
+  const apart = whenOpen[index] ?? -1;
+  const bad = hypotheses[apart >= 0 ? apart : index]?.uses.outcomes;
+  for (const [steps, outcomes] of bad ?? []) {
     for (const [subject, outcome] of outcomes) {
       const load = diagram.parts.some((part) => part.id === subject && part.kind === 'load');
       if (load && healthy?.get(steps)?.get(subject) !== outcome)
@@ -38,75 +47,112 @@ export function complaintOf(
 /** Tests after which a simulated technician gives up. */
 const PATIENCE = 30;
 
-/**
- * Follows the advice on a unit with a hidden truth until there is a verdict.
- * @param chance even in [0, 1), seeded by the caller
- * @param slips how often a reading is nothing of the kind
- */
+/** How a simulated technician works. */
+export interface Working {
+  /** Even in [0, 1), seeded by the caller. */
+  chance: () => number;
+  /** How often a reading is nothing of the kind. */
+  slips?: number;
+  way?: Way;
+}
+
+/** Follows the advice on a unit with a hidden truth until there is a verdict. */
 export function workCall(
   planner: UnitPlanner,
-  truth: readonly Fault[],
+  truth: UnitHypothesis,
   complaint: StatementEvidence,
-  chance: () => number,
-  slips = 0,
+  working: Working,
 ): SimulatedCall {
-  const { predictor } = planner;
-  const { diagram } = predictor;
+  const { predictor, minutes: costs } = planner;
   const entries: Evidence[] = [complaint];
-  const openPanels = new Set<string>();
+  const bench = new Looked(working.chance);
   let minutes = 0;
   for (let taken = 0; ; taken++) {
     const state = unitState(predictor, entries);
-    const { verdict, tests } = planner.advise(state, entries);
+    const { verdict, tests } = planner.advise(state, entries, working.way ?? USUAL_WAY);
     const [next] = tests;
     if (!next || taken >= PATIENCE) return { entries, verdict, minutes };
-    const last = entries.findLast((each) => each.kind === 'reading');
-    minutes += minutesOf(diagram, next.test, { openPanels, setup: last?.setup });
-    panelsOf(diagram, next.test).forEach((id) => openPanels.add(id));
-    entries.push(take(planner, next.test, truth, `t${taken}`, chance, slips));
+    minutes += costs.from(costs.afterAll(entries), costs.of(next.test));
+    entries.push(take(predictor, next.test, truth, `t${taken}`, working, bench));
+  }
+}
+
+/** What a look finds, which does not depend on when it is looked. */
+class Looked {
+  private readonly salt: number;
+  constructor(chance: () => number) {
+    this.salt = Math.floor(chance() * 2 ** 31);
+  }
+  chance(look: string): number {
+    return chanceFrom([...look].reduce((sum, each) => sum * 31 + each.charCodeAt(0), this.salt))();
   }
 }
 
 function take(
-  { predictor }: UnitPlanner,
+  { diagram, meter }: UnitPredictor,
   test: UnitTest,
-  truth: readonly Fault[],
+  { causes, faults }: UnitHypothesis,
   id: string,
-  chance: () => number,
-  slips: number,
+  { chance, slips = 0 }: Working,
+  looked: Looked,
 ): Evidence {
-  const { diagram, meter } = predictor;
   switch (test.kind) {
     case 'look': {
       const look = diagram.looks?.find((each) => each.id === test.look);
-      const points = look && truth.some((fault) => pointsTo(look, fault));
+      const points = look && faults.some((fault) => pointsTo(look, fault));
       const share = look ? (points ? look.found.with : look.found.without) : 0;
-      return { kind: 'look', id, look: test.look, found: chance() < share };
+      return { kind: 'look', id, look: test.look, found: looked.chance(test.look) < share };
     }
     case 'try': {
-      const parsed = parseSteps(diagram, test.steps);
-      const results = parsed.ok ? run(diagram, parsed.value, truth.slice(0, 1)) : [];
+      const { steps, subject, jumper } = test;
+      const parsed = parseSteps(diagram, steps);
+      const from = { ...drawnSetup(diagram), jumpers: jumper ? [jumper] : [] };
+      const results = parsed.ok ? run(diagram, parsed.value, causes, from) : [];
       const seen = statementsOf(diagram, results).findLast(
-        (each) => each.subject === test.subject && each.step === results.length - 1,
+        (each) => each.subject === subject && each.step === results.length - 1,
       );
-      const { steps, subject } = test;
+      const outcome = seen?.outcome ?? 'off';
       return {
         kind: 'statement',
         id,
         source: 'seen',
         steps,
         subject,
-        outcome: seen?.outcome ?? 'off',
+        outcome,
+        ...(jumper && { jumper }),
       };
     }
+    case 'volt': {
+      const { from, to, steps } = test;
+      const parsed = parseSteps(diagram, steps);
+      const machine = parsed.ok ? runWhole(diagram, parsed.value, causes).ends.at(-1) : undefined;
+      if (!machine) throw new Error(`${diagram.id}: "${steps}" cannot be read`);
+      const answer = voltsBetween(circuitOf(diagram, machine, faults), from, to);
+      const volts = answer.kind === 'volts' ? answer.nominal : GHOST;
+      const shows = { kind: 'volts', volts: chance() < slips ? GHOST : volts } as const;
+      const setup = poweredSetup(drawnSetup(diagram));
+      return { kind: 'reading', id, from, to, setup, steps, shows, of: 'unit', wiggle: false };
+    }
     case 'ohm': {
-      const { from, to, setup } = test;
-      const answer = ohmReading(diagram, setup, from, to, truth);
-      const ohms =
-        answer.kind === 'ohms' ? answer.nominal : answer.kind === 'unsure' ? answer.low : Infinity;
+      const { from, to, setup, wiggle } = test;
+      const reading = { kind: 'reading', id, from, to, setup, of: 'unit', wiggle } as const;
+      const ohmsOf = (all: readonly Fault[]): number => {
+        const answer = ohmReading(diagram, setup, from, to, all);
+        if (answer.kind === 'unsure') return answer.low;
+        return answer.kind === 'ohms' ? answer.nominal : Infinity;
+      };
+      const ohms = ohmsOf(faults);
+      // Moved, an intermittent contact jumps where its opening would show.
+      const open = faults.map((fault) =>
+        fault.mode === 'intermittent' ? { ...fault, mode: 'stuck-open' as const } : fault,
+      );
+      if (wiggle && ohmsOf(open) !== ohms) return { ...reading, shows: { kind: 'unsteady' } };
       const slipped = chance() < slips;
-      const shows = showOhms(meter, slipped ? (ohms === Infinity ? 0.05 : Infinity) : ohms);
-      return { kind: 'reading', id, from, to, setup, shows, of: 'unit', wiggle: false };
+      const shown = slipped ? (ohms === Infinity ? 0.05 : Infinity) : ohms;
+      return { ...reading, shows: showOhms(meter, shown) };
     }
   }
 }
+
+/** Volts that a meter may show of a point that floats. */
+const GHOST = 7;

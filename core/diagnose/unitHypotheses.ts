@@ -6,7 +6,9 @@ import { UseRuns, type UseRun } from './useRuns';
 export interface UnitHypothesis {
   /** Id of what would be replaced or put right; undefined where nothing in this diagram is wrong. */
   suspect: string | undefined;
-  /** The cause first, then what it has opened for good: a blown fuse, a tripped breaker. */
+  /** What went wrong by itself: one fault, or two where one alone explains badly. */
+  causes: Fault[];
+  /** The causes, and what they have opened for good: a blown fuse, a tripped breaker. */
   faults: Fault[];
   prior: number;
   /** What the unit does in its uses then. */
@@ -39,10 +41,13 @@ const SHARE = {
 } as const;
 
 const exactly = (low: number, nominal: number, high: number) => ({ low, nominal, high });
-/** A contact that makes badly enough to be noticed, and an open one that leaks: from memory. */
-const RESISTIVE = exactly(1.5, 50, 2e6);
+/**
+ * What makes badly, in two sizes that a circuit takes differently: some ohm, lost in a long way but
+ * felt by a heater, and more than any load; and an open contact that leaks. From memory.
+ */
+const RESISTIVE = [exactly(1.5, 8, 30), exactly(30, 5_000, 2e6)];
 const LEAKING = exactly(500, 100_000, 10e6);
-const LOOSE = exactly(1.5, 50, 2e5);
+const LOOSE = [exactly(1.5, 8, 30), exactly(30, 5_000, 2e5)];
 
 type Weighted = [fault: Fault, share: number];
 
@@ -56,7 +61,9 @@ function faultsOf(part: Part): Weighted[] {
         return [
           [{ mode: 'stuck-open', ...place }, SHARE['stuck-open'] / n],
           [{ mode: 'stuck-closed', ...place }, SHARE['stuck-closed'] / n],
-          [{ mode: 'resistive', ...place, ohms: RESISTIVE }, SHARE.resistive / n],
+          ...RESISTIVE.map((ohms): Weighted => {
+            return [{ mode: 'resistive', ...place, ohms }, SHARE.resistive / n / RESISTIVE.length];
+          }),
           [{ mode: 'leaking', ...place, ohms: LEAKING }, SHARE.leaking / n],
           [{ mode: 'intermittent', ...place }, SHARE.intermittent / n],
         ];
@@ -86,7 +93,7 @@ function faultsOf(part: Part): Weighted[] {
   }
 }
 
-/** Every single fault with its weight, and "nothing wrong", with what each has opened for good. */
+/** Every single fault in its typical sizes with its weight, and "nothing wrong", with what each has opened for good. */
 export function unitHypotheses(diagram: Diagram): UnitHypothesis[] {
   const list: { suspect: string; fault: Fault; weight: number }[] = [];
   for (const part of diagram.parts) {
@@ -118,22 +125,24 @@ export function unitHypotheses(diagram: Diagram): UnitHypothesis[] {
       (each) => each === wire || (each.from !== wire.from && each.to !== wire.from),
     );
     if (single)
-      list.push({
-        suspect: wire.id,
-        fault: { mode: 'loose', ...end, ohms: LOOSE },
-        weight: PART_WEIGHT.wire * 0.4,
-      });
+      for (const ohms of LOOSE)
+        list.push({
+          suspect: wire.id,
+          fault: { mode: 'loose', ...end, ohms },
+          weight: (PART_WEIGHT.wire * 0.4) / LOOSE.length,
+        });
   }
   const total = list.reduce((sum, each) => sum + each.weight, 0);
   const runs = new UseRuns(diagram);
   return [
-    { suspect: undefined, faults: [], prior: NOTHING, uses: runs.of([]) },
+    { suspect: undefined, causes: [], faults: [], prior: NOTHING, uses: runs.of([]) },
     ...list.map(({ suspect, fault, weight }) => {
       const uses = runs.of([fault]);
       const own = 'part' in fault ? fault.part : undefined;
       const caused = consequences(diagram, uses).filter((each) => ownerOf(each) !== own);
       return {
         suspect,
+        causes: [fault],
         faults: [fault, ...caused],
         prior: ((1 - NOTHING) * weight) / total,
         uses,

@@ -1,9 +1,9 @@
 import { splitRef } from '../diagram/terminal';
-import type { Diagram } from '../diagram/diagram';
-import type { Evidence, ReadingEvidence } from './evidence';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import type { Evidence } from './evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
-import { weighEvidence } from './weighEvidence';
+import { HEALTHY, sameSaid, weigh } from './weighEvidence';
 
 /** A replaceable thing with the probability of all its faults. */
 export interface Suspect {
@@ -35,6 +35,9 @@ export const NAME_FROM = 0.95;
 /** The same entry once more says little that is new: what was wrong with it may be so again. */
 const AGAIN = 0.25;
 
+/** A part that somebody has tapped, reset, cleaned or reseated may be cured for now. */
+const CURED = 0.5;
+
 /** Bayes' rule over all hypotheses of a unit, entry by entry. */
 export function unitState(predictor: UnitPredictor, entries: readonly Evidence[]): UnitState {
   const { hypotheses } = predictor;
@@ -45,18 +48,24 @@ export function unitState(predictor: UnitPredictor, entries: readonly Evidence[]
   let before = suspectsOf(hypotheses, normalised(log));
   for (const entry of entries) {
     if (entry.kind === 'act') touched.add(entry.part);
-    const same = JSON.stringify({ ...entry, id: '' });
-    const weight = taken.has(same) ? AGAIN : 1;
+    const same = sameSaid(entry);
+    const share = taken.has(same) ? AGAIN : 1;
     taken.add(same);
-    for (let i = 0; i < log.length; i++)
-      log[i] = (log[i] ?? 0) + weight * Math.log(weighEvidence(predictor, entry, i, touched));
+    const weights = weigh(predictor, entry);
+    const cured = weights[HEALTHY] ?? 1;
+    hypotheses.forEach(({ suspect }, i) => {
+      const own = weights[i] ?? 1;
+      const may = suspect !== undefined && touched.has(suspect);
+      log[i] = (log[i] ?? 0) + share * Math.log(may ? (1 - CURED) * own + CURED * cured : own);
+    });
     const after = suspectsOf(hypotheses, normalised(log));
-    const change = new Map<string, number>();
-    for (const { id, probability } of after) {
-      const was = before.find((each) => each.id === id)?.probability ?? probability;
-      change.set(id ?? '', probability / was);
-    }
-    moved.set(entry.id, change);
+    const was = new Map(before.map(({ id, probability }) => [id, probability]));
+    moved.set(
+      entry.id,
+      new Map(
+        after.map(({ id, probability }) => [id ?? '', probability / (was.get(id) ?? probability)]),
+      ),
+    );
     before = after;
   }
   const probabilities = normalised(log);
@@ -98,21 +107,22 @@ export function suspectsOf(
     .sort((a, b) => b.probability - a.probability);
 }
 
-/** Whether both points of a reading are a suspect's own: of the part, or the two ends of the wire. */
-export function isAtItself(
-  diagram: Diagram,
-  suspect: string,
-  { from, to }: Pick<ReadingEvidence, 'from' | 'to'>,
-): boolean {
-  const wire = diagram.wires.find((each) => each.id === suspect);
-  if (wire) {
-    const ends = [wire.from, wire.to];
-    return ends.includes(from) && ends.includes(to);
+/** Suspects that a pair of points is at: of one part, of the hardware it is moved by, a whole wire. */
+export function atItself(diagram: Diagram, from: TerminalRef, to: TerminalRef): string[] {
+  const [one, two] = [splitRef(from).part, splitRef(to).part];
+  const at = diagram.wires.flatMap((wire) =>
+    (wire.from === from && wire.to === to) || (wire.from === to && wire.to === from)
+      ? [wire.id]
+      : [],
+  );
+  if (one === two) at.push(one);
+  for (const part of diagram.parts) {
+    const { kind } = part;
+    // A bracket has no terminals: it is read at the switches that it serves.
+    if (kind === 'hardware' && part.serves.includes(one) && part.serves.includes(two))
+      at.push(part.id);
   }
-  // A bracket has no terminals: it is read at the switches that it serves.
-  const part = diagram.parts.find((each) => each.id === suspect);
-  const places = part?.kind === 'hardware' ? part.serves : [suspect];
-  return places.includes(splitRef(from).part) && places.includes(splitRef(to).part);
+  return at;
 }
 
 /** A reading speaks for a fault when it is this many times likelier with it than on a good unit. */
@@ -127,9 +137,8 @@ export function readAtItself(
   const index = predictor.hypotheses.indexOf(leading);
   return entries.some((entry) => {
     if (entry.kind !== 'reading' || entry.of === 'twin' || id === undefined) return false;
-    if (!isAtItself(predictor.diagram, id, entry)) return false;
-    const none = new Set<string>();
-    const [with_, without] = [index, 0].map((i) => weighEvidence(predictor, entry, i, none));
-    return (with_ ?? 0) >= SPEAKS * (without ?? 1);
+    if (!atItself(predictor.diagram, entry.from, entry.to).includes(id)) return false;
+    const weights = weigh(predictor, entry);
+    return (weights[index] ?? 0) >= SPEAKS * (weights[HEALTHY] ?? 1);
   });
 }

@@ -1,4 +1,5 @@
-import { run } from '../behaviour/run';
+import type { Machine } from '../behaviour/machine';
+import { runWhole } from '../behaviour/run';
 import { statementsOf, type Outcome } from '../behaviour/statement';
 import { parseSteps, upToStep, type Step } from '../behaviour/step';
 import type { Diagram } from '../diagram/diagram';
@@ -10,6 +11,8 @@ export interface UseRun {
   outcomes: Map<string, Map<string, Outcome>>;
   /** What is open for good after one of the uses. */
   opened: Set<string>;
+  /** By the same steps: the unit as it stands at their end. */
+  ends: Map<string, Machine>;
 }
 
 /** Runs a unit through its uses, once for all that is asked of them. */
@@ -26,19 +29,23 @@ export class UseRuns {
   of(faults: readonly Fault[]): UseRun {
     const outcomes: UseRun['outcomes'] = new Map();
     const opened = new Set<string>();
+    const ends: UseRun['ends'] = new Map();
     for (const { written, steps } of this.uses) {
-      const results = run(this.diagram, steps, faults);
+      const { results, ends: stands } = runWhole(this.diagram, steps, faults);
       // Plugging in is a step of its own where the use does not begin with power.
       const before = results.length - steps.length;
+      const textOf = (step: number): string =>
+        step < before ? PLUGGED_IN : upToStep(written, step - before);
+      stands.forEach((machine, step) => ends.set(textOf(step), machine));
       for (const { step, subject, outcome } of statementsOf(this.diagram, results)) {
-        const text = step < before ? PLUGGED_IN : upToStep(written, step - before);
+        const text = textOf(step);
         const known = outcomes.get(text) ?? new Map<string, Outcome>();
         known.set(subject, outcome);
         outcomes.set(text, known);
       }
       for (const id of results.at(-1)?.moments.at(-1)?.opened ?? []) opened.add(id);
     }
-    return { outcomes, opened };
+    return { outcomes, opened, ends };
   }
 }
 

@@ -1,39 +1,39 @@
 import type { Outcome } from '../behaviour/statement';
-import type { VoltAnswer } from '../circuit/voltReading';
 import type { Look } from '../diagram/diagram';
-import { MODES, ownerOf, type Fault } from '../fault/modes';
+import { ownerOf, type Fault } from '../fault/modes';
 import { displayInterval } from '../meter/meter';
 import type { Evidence, ReadingEvidence, StatementEvidence } from './evidence';
+import { PLUGGED_IN } from './useRuns';
 import { INTERMITTENT, likelihood } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
 
 /** How often what is told, and what is seen, is so: common practice, told counts less. */
 const RELIABLE = { told: 0.85, seen: 0.97 };
-/** A volt reading may be off by the house's own volts, and is nothing of the kind as often as this. */
-const VOLTS = { spread: 0.12, floor: 0.05, slip: 0.02 };
-/** A part that somebody has tapped, reset, cleaned or reseated may be cured for now. */
-const CURED = 0.5;
-
 /**
- * Probability of one entry under one hypothesis.
- * @param touched parts that an earlier entry may have changed
+ * A volt reading may be off by the house's own volts and the loads' spread; none means less than this
+ * share of a supply; it is nothing of the kind as often as `slip`. From memory.
  */
-export function weighEvidence(
-  predictor: UnitPredictor,
-  evidence: Evidence,
-  index: number,
-  touched: ReadonlySet<string>,
-): number {
-  const hypothesis = predictor.hypotheses[index];
-  if (!hypothesis || evidence.kind === 'act') return 1;
-  if (evidence.kind === 'reading' && evidence.of === 'twin') return 1;
-  const own = weighPlainly(predictor, evidence, index);
-  if (hypothesis.suspect === undefined || !touched.has(hypothesis.suspect)) return own;
-  return (1 - CURED) * own + CURED * weighPlainly(predictor, evidence, HEALTHY);
-}
+const VOLTS = { spread: 0.15, none: 0.04, slip: 0.02, floating: 0.3 };
 
 /** Place of "nothing wrong" among the hypotheses. */
 export const HEALTHY = 0;
+
+const weighed = new WeakMap<UnitPredictor, Map<string, Float64Array>>();
+
+/** Probability of one entry under each hypothesis; of the same entry it is computed once. */
+export function weigh(predictor: UnitPredictor, evidence: Evidence): Float64Array {
+  const known = weighed.get(predictor) ?? new Map<string, Float64Array>();
+  weighed.set(predictor, known);
+  const key = sameSaid(evidence);
+  const weights =
+    known.get(key) ??
+    Float64Array.from(predictor.hypotheses, (_, i) => weighPlainly(predictor, evidence, i));
+  known.set(key, weights);
+  return weights;
+}
+
+/** What an entry says, whichever entry it is. */
+export const sameSaid = (evidence: Evidence): string => JSON.stringify({ ...evidence, id: '' });
 
 function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: number): number {
   switch (evidence.kind) {
@@ -49,6 +49,8 @@ function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: numbe
       return evidence.found ? share : 1 - share;
     }
     case 'reading':
+      // A good twin says that meter, leads and setup are right, and nothing of this unit.
+      if (evidence.of === 'twin') return 1;
       return weighReading(predictor, evidence, index);
     case 'act':
       return 1;
@@ -57,22 +59,18 @@ function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: numbe
 
 function weighStatement(
   predictor: UnitPredictor,
-  { steps, subject, outcome, source }: StatementEvidence,
+  { steps, subject, outcome, source, jumper }: StatementEvidence,
   index: number,
 ): number {
   const right = RELIABLE[source];
-  const faults = predictor.hypotheses[index]?.faults ?? [];
-  const foretold = predictor.outcome(index, steps, subject);
-  const same = foretold !== undefined && alike(foretold, outcome);
+  const shows = (place: number): boolean => {
+    const foretold = predictor.outcome(place, steps, subject, jumper);
+    return foretold !== undefined && alike(foretold, outcome);
+  };
+  if (shows(index)) return right;
   // What is intermittent shows itself in use, and is as often as not said of a good moment.
-  if (faults[0]?.mode === 'intermittent') {
-    const open: Fault = { ...faults[0], mode: 'stuck-open' };
-    const apart = predictor.hypotheses.findIndex(({ faults: [one] }) => sameFault(one, open));
-    const shows = predictor.outcome(apart, steps, subject);
-    const could = same || (shows !== undefined && alike(shows, outcome));
-    return could ? (same ? right : 0.7 * right) : 1 - right;
-  }
-  return same ? right : 1 - right;
+  const whenOpen = predictor.whenOpen[index] ?? -1;
+  return whenOpen >= 0 && shows(whenOpen) ? 0.7 * right : 1 - right;
 }
 
 /** People do not tell "stops" from "quits" from "off" apart, nor "runs" from "cycles". */
@@ -95,9 +93,6 @@ function family(outcome: Outcome): string | undefined {
   }
 }
 
-const sameFault = (one: Fault | undefined, two: Fault): boolean =>
-  one?.mode === two.mode && JSON.stringify(one) === JSON.stringify(two);
-
 /** Whether a look points to a fault: `part:mode`, or any fault of a part. */
 export function pointsTo(look: Look, fault: Fault): boolean {
   return look.of.some((text) => {
@@ -108,32 +103,31 @@ export function pointsTo(look: Look, fault: Fault): boolean {
 
 function weighReading(predictor: UnitPredictor, reading: ReadingEvidence, index: number): number {
   const { shows, setup, from, to } = reading;
-  if (shows.kind === 'volts')
-    return weighVolts(shows.volts, predictor.volts(index, setup, from, to));
+  if (shows.kind === 'volts') {
+    const steps = reading.steps ?? PLUGGED_IN;
+    const least = Math.min(...predictor.diagram.supplies.map((supply) => supply.volts));
+    return weighVolts(shows.volts, predictor.volts(steps, from, to)(index), VOLTS.none * least);
+  }
   const shown = displayInterval(shows, predictor.meter);
   const usual = likelihood(shows, shown, predictor.ohms(index, setup, from, to));
-  const [fault] = predictor.hypotheses[index]?.faults ?? [];
-  if (fault?.mode !== 'intermittent') return usual;
+  const whenOpen = predictor.whenOpen[index] ?? -1;
+  if (whenOpen < 0) return usual;
   // It plays a part only where opening it would change what is read.
-  const open: Fault = { ...fault, mode: 'stuck-open' };
-  const apart = predictor.hypotheses.findIndex(({ faults: [one] }) => sameFault(one, open));
-  const opened = predictor.ohms(apart, setup, from, to);
+  const opened = predictor.ohms(whenOpen, setup, from, to);
   if (opened.kind === predictor.ohms(index, setup, from, to).kind) return usual;
   const way = reading.wiggle ? INTERMITTENT.wiggled : INTERMITTENT.steady;
   if (shows.kind === 'unsteady') return way.unsteady;
   return way.good * usual + way.open * likelihood(shows, shown, opened);
 }
 
-function weighVolts(volts: number, answer: VoltAnswer): number {
-  const even = 0.3;
-  if (answer.kind !== 'volts') return even;
-  const { low, high } = answer;
-  const floor = VOLTS.floor * Math.max(1e-3, high);
-  const from = low * (1 - VOLTS.spread) - floor;
-  const to = high * (1 + VOLTS.spread) + floor;
-  return volts >= from && volts <= to ? 1 - VOLTS.slip : VOLTS.slip;
+/** @param none volts below which nothing is there */
+function weighVolts(shown: number, foretold: number | undefined, none: number): number {
+  // Of a floating point a meter shows anything.
+  if (foretold === undefined) return VOLTS.floating;
+  const fits =
+    foretold < none
+      ? shown < 2 * none
+      : shown >= foretold * (1 - VOLTS.spread) - none &&
+        shown <= foretold * (1 + VOLTS.spread) + none;
+  return fits ? 1 - VOLTS.slip : VOLTS.slip;
 }
-
-/** Whether a mode leaves everything as it is at rest, so that no steady reading can show it. */
-export const hidden = (fault: Fault): boolean =>
-  MODES[fault.mode].on === 'motor' || fault.mode === 'intermittent';

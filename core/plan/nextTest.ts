@@ -1,15 +1,36 @@
 import type { Evidence } from '../diagnose/evidence';
 import type { UnitPredictor } from '../diagnose/unitPredictor';
-import { HEALTHY, hidden, pointsTo } from '../diagnose/weighEvidence';
 import {
-  isAtItself,
+  atItself,
   NAME_FROM,
   readAtItself,
   type UnitState,
   type UnitVerdict,
 } from '../diagnose/unitState';
-import type { OhmAnswer } from '../circuit/ohmReading';
-import { minutesOf, panelsOf, unitTests, type Bench, type UnitTest } from './unitTests';
+import { HEALTHY } from '../diagnose/weighEvidence';
+import {
+  Decision,
+  foundUnder,
+  WORTH_BITS,
+  type Node,
+  type Option,
+  type Standing,
+} from './decision';
+import { foretold } from './foretold';
+import { choices, type Choice } from './leastMinutes';
+import { alongTheLine } from './line';
+import { Minutes, testOf, type Cost } from './minutes';
+import { choose, expectedMinutes, SCHOOLS, type School } from './schools';
+import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
+
+/** What a test would show, how probable that is, and who would be suspected then. */
+export interface Meaning {
+  share: number;
+  /** Place of the likeliest hypothesis that shows it. */
+  shows: number;
+  suspects: { id: string | undefined; probability: number }[];
+  named: boolean;
+}
 
 /** A test with what it costs and what it is worth. */
 export interface Advice {
@@ -19,295 +40,303 @@ export interface Advice {
   bits: number;
   /** Minutes to the verdict that are expected when it is taken first. */
   expected: number;
+  meanings: Meaning[];
 }
 
-/** Minutes that a bit of doubt is taken to cost, where nobody looks further ahead; from memory. */
-const MINUTES_PER_BIT = 2.5;
-/** A test that tells less than this is not worth the walk. */
-const WORTH_BITS = 0.02;
-/** Tests that are looked at two steps ahead, and those that may follow them. */
-const AHEAD = { first: 10, second: 40 };
+/** How the technician wants to work. */
+export interface Way {
+  school: School;
+  /** Whether live readings and jumper tries may be advised. */
+  live: boolean;
+  /** Readings at the parts alone, from the plug alone, or both. */
+  place: 'part' | 'plug' | 'any';
+}
+
+export const USUAL_WAY: Way = { school: 'least', live: true, place: 'any' };
+
+/** Explanations that are planned for: the likeliest that make up this much, and no more than so many. */
+const PLANNED = { share: 0.985, most: 80 };
 /** A test that was taken twice says no more. */
 const MOST_TIMES = 2;
+const SHOWN = 4;
 
-/** A unit that nobody has opened yet. */
-const UNTOUCHED: Bench = { openPanels: new Set(), setup: undefined };
-/** A test with the outcome that each hypothesis foretells, as a small number; -1 for "cannot say". */
+/** A test with what every hypothesis foretells of it. */
 interface Candidate {
   test: UnitTest;
   key: string;
-  outcome: Int16Array;
+  cost: Cost;
+  outcome: Int8Array;
+  at: string[];
 }
 
 /** Plans tests for one unit; kept while a call is worked. */
 export class UnitPlanner {
-  private readonly candidates: Candidate[];
-  private readonly suspectOf: Int16Array;
-  private readonly suspects: number;
+  readonly minutes: Minutes;
+  private readonly cold: Candidate[];
+  private readonly hot = new Map<string, Candidate[]>();
+  private readonly line: Map<string, number>;
 
   constructor(readonly predictor: UnitPredictor) {
-    const ids = new Map<string | undefined, number>();
-    this.suspectOf = Int16Array.from(predictor.hypotheses, ({ suspect }) => {
-      const known = ids.get(suspect) ?? ids.size;
-      ids.set(suspect, known);
-      return known;
-    });
-    this.suspects = ids.size;
-    // Of tests that tell the same and open the same panels only the quickest is kept.
+    this.minutes = new Minutes(predictor.diagram);
+    this.line = alongTheLine(predictor.diagram);
+    this.cold = this.candidates(unitTests(predictor.diagram));
+  }
+
+  /** Of tests that tell the same and open the same panels only the quickest is kept. */
+  private candidates(tests: readonly UnitTest[]): Candidate[] {
+    const { diagram } = this.predictor;
     const kept = new Map<string, Candidate & { minutes: number }>();
-    for (const test of unitTests(predictor.diagram)) {
-      const outcome = this.outcomes(test);
-      if (new Set(outcome).size < 2) continue;
-      const minutes = minutesOf(predictor.diagram, test, UNTOUCHED);
-      const own = test.kind === 'ohm' && test.reach !== 'through' ? keyOf(test) : '';
-      const tells = `${own} ${panelsOf(predictor.diagram, test).sort().join()} ${outcome.join()}`;
+    for (const test of tests) {
+      const outcome = foretold(this.predictor, test);
+      if (outcome.every((each) => each === outcome[0])) continue;
+      const at =
+        test.kind === 'ohm' || test.kind === 'volt' ? atItself(diagram, test.from, test.to) : [];
+      const cost = this.minutes.of(test);
+      const minutes = this.minutes.from(this.minutes.untouched, cost);
+      const tells = `${test.kind} ${at.join()} ${cost.panels} ${String.fromCharCode(...outcome)}`;
       const known = kept.get(tells);
       if (!known || minutes < known.minutes)
-        kept.set(tells, { test, key: keyOf(test), outcome, minutes });
+        kept.set(tells, { test, key: keyOf(test), cost, outcome, at, minutes });
     }
-    this.candidates = [...kept.values()];
+    return [...kept.values()];
+  }
+
+  /** Live readings and jumper tries at the moments in which the unit was seen to do wrong. */
+  private liveCandidates(entries: readonly Evidence[]): Candidate[] {
+    const { diagram, hypotheses } = this.predictor;
+    return entries.flatMap((entry) => {
+      if (entry.kind !== 'statement' || entry.jumper) return [];
+      const { steps, subject, outcome } = entry;
+      if (hypotheses[HEALTHY]?.uses.outcomes.get(steps)?.get(subject) === outcome) return [];
+      const key = `${steps} ${subject}`;
+      const known =
+        this.hot.get(key) ??
+        this.candidates([...liveTests(diagram, steps), ...jumperTests(diagram, steps, subject)]);
+      this.hot.set(key, known);
+      return known;
+    });
   }
 
   /** The verdict that stands, and else the tests that lead to one, the best first. */
   advise(
     state: UnitState,
     entries: readonly Evidence[],
+    way: Way = USUAL_WAY,
   ): { verdict: UnitVerdict; tests: Advice[] } {
-    const { diagram } = this.predictor;
     const [first] = state.suspects;
     if (!first) return { verdict: { kind: 'open', needs: 'test' }, tests: [] };
-    if (first.probability >= NAME_FROM) {
-      if (first.id === undefined)
-        return { verdict: { kind: 'nothing-found', probability: first.probability }, tests: [] };
-      if (readAtItself(this.predictor, first, entries))
-        return { verdict: { kind: 'named', suspect: first }, tests: [] };
-      const index = this.predictor.hypotheses.indexOf(first.leading);
-      const own = this.rank(
-        state,
-        entries,
-        ({ test, outcome }) =>
-          test.kind === 'ohm' &&
-          test.reach !== 'through' &&
-          isAtItself(diagram, first.id ?? '', test) &&
-          outcome[index] !== outcome[HEALTHY],
-      );
-      const [best] = own;
-      // Its own terminals show nothing of some faults: a motor that is held, a hose that is off.
-      if (!best) return { verdict: { kind: 'named', suspect: first }, tests: [] };
-      return { verdict: { kind: 'open', needs: 'own-terminals' }, tests: own };
+    const { probability } = first;
+    const likely = probability >= NAME_FROM;
+    if (likely && first.id === undefined)
+      return { verdict: { kind: 'nothing-found', probability }, tests: [] };
+    if (likely && readAtItself(this.predictor, first, entries))
+      return { verdict: { kind: 'named', suspect: first }, tests: [] };
+    const { decision, root, places } = this.problem(state, entries, way);
+    const standing: Standing = likely ? decision.standing(root) : { kind: 'test' };
+    if (standing.kind === 'named') return { verdict: { kind: 'named', suspect: first }, tests: [] };
+    const ranked = this.ranked(decision, root, standing, places, way);
+    if (ranked.length) {
+      const needs = standing.kind === 'own' ? 'own-terminals' : 'test';
+      const tests = ranked.slice(0, SHOWN).map((each) => ({
+        test: each.option.test,
+        minutes: each.minutes,
+        bits: each.bits,
+        expected: each.expected,
+        meanings: this.meanings(decision, root, each.option, places),
+      }));
+      return { verdict: { kind: 'open', needs }, tests };
     }
-    const tests = this.rank(state, entries, () => true).filter((each) => each.bits > WORTH_BITS);
-    if (tests.length) return { verdict: { kind: 'open', needs: 'test' }, tests };
-    let probability = 0;
+    let together = 0;
     const suspects = state.suspects.filter((each) => {
-      const needed = probability < NAME_FROM;
-      if (needed) probability += each.probability;
+      const needed = together < NAME_FROM;
+      if (needed) together += each.probability;
       return needed;
     });
-    return { verdict: { kind: 'group', suspects, probability }, tests: [] };
+    return { verdict: { kind: 'group', suspects, probability: together }, tests: [] };
   }
 
-  private rank(
+  /** Minutes to the verdict that each school is expected to take from here. */
+  compare(
     state: UnitState,
     entries: readonly Evidence[],
-    wanted: (candidate: Candidate) => boolean,
-  ): Advice[] {
-    const bench = benchAfter(this.predictor, entries);
+    way: Way,
+  ): { school: School; minutes: number }[] {
+    const { decision, root, places } = this.problem(state, entries, way);
+    return (Object.keys(SCHOOLS) as School[]).map((school) => {
+      if (school !== 'least') {
+        const minutes = expectedMinutes(school, decision, root, this.distance(places));
+        return { school, minutes };
+      }
+      const [best] = choices(decision, root, decision.standing(root));
+      return { school, minutes: best?.expected ?? 0 };
+    });
+  }
+
+  private ranked(
+    decision: Decision,
+    root: Node,
+    standing: Standing,
+    places: Places,
+    { school }: Way,
+  ): Choice[] {
+    const best = choices(decision, root, standing);
+    if (school === 'least') return best;
+    const distance = this.distance(places);
+    const taught = choose(school, decision, root, standing, distance);
+    if (!taught) return best;
+    const expected = decision
+      .branches(root, taught.option)
+      .reduce(
+        (sum, { share, node }) => sum + share * expectedMinutes(school, decision, node, distance),
+        taught.minutes,
+      );
+    return [{ ...taught, expected }, ...best.filter((each) => each.option !== taught.option)];
+  }
+
+  private distance({ suspects }: Places): (suspect: number) => number {
+    return (suspect) => this.line.get(suspects[suspect] ?? '') ?? 1e6;
+  }
+
+  /** The call as it stands, as a problem of decision over the explanations that still count. */
+  problem(
+    state: UnitState,
+    entries: readonly Evidence[],
+    way: Way,
+  ): { decision: Decision; root: Node; places: Places } {
+    const places = this.placesOf(state);
+    const { hypotheses, suspectOf, suspects } = places;
+    const weights = Float64Array.from(hypotheses, (index) => state.probabilities[index] ?? 0);
+    const total = weights.reduce((sum, each) => sum + each, 0);
+    const decision = new Decision(
+      suspectOf,
+      suspects.length,
+      suspects.indexOf(undefined),
+      hypotheses.indexOf(HEALTHY),
+      this.minutes,
+      (option) => wanted(option, way),
+    );
+    const bench = this.minutes.afterAll(entries);
+    const confirmed = suspects.flatMap((id, place) => {
+      const suspect = state.suspects.find((each) => each.id === id);
+      return suspect && readAtItself(this.predictor, suspect, entries) ? [place] : [];
+    });
+    const candidates = [...this.cold, ...(way.live ? this.liveCandidates(entries) : [])];
+    const node: Node = {
+      weights: weights.map((each) => each / total),
+      bench,
+      confirmed,
+      options: [],
+    };
+    const fresh = this.options(candidates, places, entries, 1);
+    const telling = fresh.some(
+      (each) => decision.left(each, node.weights) < decision.doubt(node.weights) - 0.02,
+    );
+    // Only when nothing else tells is a test worth taking again.
+    node.options = telling ? fresh : this.options(candidates, places, entries, MOST_TIMES);
+    return { decision, root: node, places };
+  }
+
+  private placesOf({ probabilities }: UnitState): Places {
+    const inOrder = [...probabilities.keys()].sort(
+      (a, b) => (probabilities[b] ?? 0) - (probabilities[a] ?? 0),
+    );
+    let share = 0;
+    const hypotheses = inOrder.filter((index, i) => {
+      const counts = share < PLANNED.share && i < PLANNED.most;
+      share += probabilities[index] ?? 0;
+      return counts;
+    });
+    if (!hypotheses.includes(HEALTHY)) hypotheses.push(HEALTHY);
+    const suspects: (string | undefined)[] = [];
+    const suspectOf = Int16Array.from(hypotheses, (index) => {
+      const id = this.predictor.hypotheses[index]?.suspect;
+      const known = suspects.indexOf(id);
+      return known >= 0 ? known : suspects.push(id) - 1;
+    });
+    return { hypotheses, suspectOf, suspects };
+  }
+
+  private options(
+    candidates: readonly Candidate[],
+    { hypotheses, suspects }: Places,
+    entries: readonly Evidence[],
+    times: number,
+  ): Option[] {
     const taken = new Map<string, number>();
     for (const entry of entries) {
-      const key = keyOfEntry(entry);
-      if (key) taken.set(key, (taken.get(key) ?? 0) + 1);
+      const test = testOf(entry);
+      if (test) taken.set(keyOf(test), (taken.get(keyOf(test)) ?? 0) + 1);
     }
-    const now = entropyOf(this.masses(state.probabilities));
-    const scored = this.candidates
-      .filter((each) => wanted(each) && (taken.get(each.key) ?? 0) < MOST_TIMES)
-      .map((candidate) => {
-        const minutes = minutesOf(this.predictor.diagram, candidate.test, bench);
-        const left = this.left(candidate, state.probabilities);
-        const again = taken.get(candidate.key) ?? 0;
-        const bits = again ? (now - left) / 4 : now - left;
-        return { candidate, minutes, bits, expected: minutes + MINUTES_PER_BIT * (now - bits) };
-      })
-      .sort((a, b) => a.expected - b.expected);
-    const seconds = scored.slice(0, AHEAD.second);
-    const ahead = scored.slice(0, AHEAD.first).map((one) => {
-      let expected = one.minutes;
-      for (const [share, after] of this.branches(one.candidate, state.probabilities)) {
-        const doubt = entropyOf(this.masses(after));
-        let best = MINUTES_PER_BIT * doubt;
-        if (doubt > 0.2)
-          for (const two of seconds) {
-            if (two.candidate === one.candidate) continue;
-            const cost = two.minutes + MINUTES_PER_BIT * this.left(two.candidate, after);
-            best = Math.min(best, cost);
-          }
-        expected += share * best;
-      }
-      return { ...one, expected };
-    });
-    return [...ahead.sort((a, b) => a.expected - b.expected), ...scored.slice(AHEAD.first)].map(
-      ({ candidate, minutes, bits, expected }) => ({
-        test: candidate.test,
+    const bench = this.minutes.afterAll(entries);
+    const kept = new Map<string, Option & { minutes: number }>();
+    for (const { test, key, cost, outcome, at } of candidates) {
+      if ((taken.get(key) ?? 0) >= times) continue;
+      const here = Int8Array.from(hypotheses, (index) => outcome[index] ?? -1);
+      const own = at.flatMap((id) => (suspects.includes(id) ? [suspects.indexOf(id)] : []));
+      if (here.every((each) => each === here[0])) continue;
+      const minutes = this.minutes.from(bench, cost);
+      const look =
+        test.kind === 'look'
+          ? this.predictor.diagram.looks?.find((each) => each.id === test.look)
+          : undefined;
+      const tells = `${look?.id ?? ''} ${own.join()} ${cost.panels} ${String.fromCharCode(...here)}`;
+      const known = kept.get(tells);
+      if (known && known.minutes <= minutes) continue;
+      kept.set(tells, {
+        test,
+        cost,
+        outcome: here,
+        found: look && foundUnder(look, here),
+        at: own,
         minutes,
-        bits,
-        expected,
-      }),
-    );
-  }
-
-  /** Probability of each suspect. */
-  private masses(probabilities: Float64Array): Float64Array {
-    const masses = new Float64Array(this.suspects);
-    probabilities.forEach((each, i) => {
-      const suspect = this.suspectOf[i] ?? 0;
-      masses[suspect] = (masses[suspect] ?? 0) + each;
-    });
-    return masses;
-  }
-
-  /** Each outcome of a test with its probability, and the probabilities after it. */
-  private branches({ outcome }: Candidate, probabilities: Float64Array): [number, Float64Array][] {
-    const after = new Map<number, Float64Array>();
-    const shares = new Map<number, number>();
-    const put = (which: number, i: number, weight: number): void => {
-      const list = after.get(which) ?? new Float64Array(probabilities.length);
-      list[i] = weight;
-      after.set(which, list);
-      shares.set(which, (shares.get(which) ?? 0) + weight);
-    };
-    let known = 0;
-    probabilities.forEach((each, i) => {
-      const which = outcome[i] ?? -1;
-      if (which < 0) return;
-      known += each;
-      put(which, i, each);
-    });
-    // What cannot say is in every branch as it was.
-    return [...after].map(([which, list]) => {
-      const share = (shares.get(which) ?? 0) / (known || 1);
-      probabilities.forEach((each, i) => {
-        if ((outcome[i] ?? -1) < 0) list[i] = each * share;
       });
-      const total = list.reduce((sum, each) => sum + each, 0) || 1;
-      return [share, list.map((each) => each / total)];
-    });
+    }
+    return [...kept.values()];
   }
 
-  /** Doubt between suspects that a test is expected to leave, in bits. */
-  private left({ outcome }: Candidate, probabilities: Float64Array): number {
-    const kinds = outcome.reduce((most, each) => Math.max(most, each), 0) + 1;
-    const masses = new Float64Array(kinds * this.suspects);
-    const totals = new Float64Array(kinds);
-    const unknown = new Float64Array(this.suspects);
-    let unknowns = 0;
-    for (let i = 0; i < probabilities.length; i++) {
-      const weight = probabilities[i] ?? 0;
-      const suspect = this.suspectOf[i] ?? 0;
-      const which = outcome[i] ?? -1;
-      if (which < 0) {
-        unknown[suspect] = (unknown[suspect] ?? 0) + weight;
-        unknowns += weight;
-        continue;
-      }
-      const at = which * this.suspects + suspect;
-      masses[at] = (masses[at] ?? 0) + weight;
-      totals[which] = (totals[which] ?? 0) + weight;
-    }
-    let left = 0;
-    for (let which = 0; which < kinds; which++) {
-      const share = (totals[which] ?? 0) / (1 - unknowns || 1);
-      if (share === 0) continue;
-      let entropy = 0;
-      for (let suspect = 0; suspect < this.suspects; suspect++) {
-        const mass =
-          (masses[which * this.suspects + suspect] ?? 0) + (unknown[suspect] ?? 0) * share;
-        if (mass > 0) entropy -= (mass / share) * Math.log2(mass / share);
-      }
-      left += share * entropy;
-    }
-    return left;
-  }
-
-  /** What each hypothesis foretells, in as many kinds as a meter tells apart at a glance. */
-  private outcomes(test: UnitTest): Int16Array {
-    const { predictor } = this;
-    const kinds = new Map<string, number>();
-    return Int16Array.from(predictor.hypotheses, ({ faults }, i) => {
-      const seen = this.seen(test, i);
-      // An intermittent contact shows what a good one shows, nearly always.
-      if (seen === undefined || (test.kind === 'try' && faults.some(hidden))) return -1;
-      const known = kinds.get(seen) ?? kinds.size;
-      kinds.set(seen, known);
-      return known;
-    });
-  }
-
-  private seen(test: UnitTest, index: number): string | undefined {
-    const { predictor } = this;
-    switch (test.kind) {
-      case 'look': {
-        const look = predictor.diagram.looks?.find((each) => each.id === test.look);
-        const faults = predictor.hypotheses[index]?.faults ?? [];
-        return String(look && faults.some((fault) => pointsTo(look, fault)));
-      }
-      case 'try':
-        return predictor.outcome(index, test.steps, test.subject);
-      case 'ohm':
-        return kindOf(
-          test.reach === 'own'
-            ? nominalOf(predictor.ownOhms(index, test.setup, test.from, test.to))
-            : predictor.nominalOhms(index, test.setup, test.from, test.to),
-        );
-    }
+  private meanings(
+    decision: Decision,
+    root: Node,
+    option: Option,
+    { hypotheses, suspects }: Places,
+  ): Meaning[] {
+    return decision
+      .branches(root, option)
+      .map(({ outcome, share, node }) => {
+        const masses = decision.masses(node.weights);
+        const inOrder = [...masses.keys()].sort((a, b) => (masses[b] ?? 0) - (masses[a] ?? 0));
+        let shows = 0;
+        root.weights.forEach((weight, i) => {
+          const fits = option.found ? true : option.outcome[i] === outcome;
+          if (fits && (option.outcome[shows] !== outcome || weight > (root.weights[shows] ?? 0)))
+            shows = i;
+        });
+        return {
+          share,
+          shows: hypotheses[shows] ?? HEALTHY,
+          suspects: inOrder
+            .slice(0, 3)
+            .map((place) => ({ id: suspects[place], probability: masses[place] ?? 0 })),
+          named: decision.standing(node).kind === 'named',
+        };
+      })
+      .sort((a, b) => b.share - a.share);
   }
 }
 
-const nominalOf = (answer: OhmAnswer): number | undefined =>
-  answer.kind === 'ohms' ? answer.nominal : answer.kind === 'open' ? Infinity : undefined;
-
-/** Ohms in steps that no meter and no tolerance confuses: open, near zero, and thirds of a decade. */
-function kindOf(ohms: number | undefined): string | undefined {
-  if (ohms === undefined) return undefined;
-  if (ohms > 20e6) return 'open';
-  return ohms < 1 ? 'zero' : `about ${Math.round(3 * Math.log10(ohms))}`;
+/** Places of a decision: which hypotheses it has, and which suspects these are faults of. */
+interface Places {
+  hypotheses: number[];
+  suspectOf: Int16Array;
+  suspects: (string | undefined)[];
 }
 
-function entropyOf(masses: Float64Array): number {
-  let bits = 0;
-  for (const mass of masses) if (mass > 0) bits -= mass * Math.log2(mass);
-  return bits;
+/** Whether a test is at the place that the technician wants to work at; looks and tries always are. */
+function wanted({ test, at }: Option, { place }: Way): boolean {
+  if (place === 'any' || test.kind === 'look' || test.kind === 'try') return true;
+  return (place === 'part') === at.length > 0;
 }
 
+/** Two tests with the same key are the same test. */
 const keyOf = (test: UnitTest): string =>
-  test.kind === 'ohm' ? JSON.stringify([test.from, test.to, test.setup]) : JSON.stringify(test);
-
-function keyOfEntry(entry: Evidence): string | undefined {
-  switch (entry.kind) {
-    case 'reading':
-      return JSON.stringify([entry.from, entry.to, entry.setup]);
-    case 'look':
-      return keyOf({ kind: 'look', look: entry.look });
-    case 'statement':
-      return keyOf({ kind: 'try', steps: entry.steps, subject: entry.subject });
-    case 'act':
-      return undefined;
-  }
-}
-
-function benchAfter(predictor: UnitPredictor, entries: readonly Evidence[]): Bench {
-  const openPanels = new Set<string>();
-  let setup: Bench['setup'];
-  for (const entry of entries) {
-    if (entry.kind === 'look')
-      panelsOf(predictor.diagram, { kind: 'look', look: entry.look }).forEach((id) =>
-        openPanels.add(id),
-      );
-    if (entry.kind !== 'reading') continue;
-    setup = entry.setup;
-    const { from, to } = entry;
-    panelsOf(predictor.diagram, { kind: 'ohm', reach: 'own', from, to, setup }).forEach((id) =>
-      openPanels.add(id),
-    );
-  }
-  return { openPanels, setup };
-}
+  JSON.stringify(test.kind === 'ohm' ? [test.from, test.to, test.setup, test.wiggle] : test);

@@ -1,8 +1,9 @@
-import { upToStep } from '../behaviour/step';
+import { checkJumper } from '../behaviour/jumper';
+import { parseSteps, upToStep } from '../behaviour/step';
 import { isolate } from '../circuit/isolate';
 import type { Diagram, Part, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, positionsOf, type Setup } from '../diagram/setup';
-import { splitRef, terminalRef } from '../diagram/terminal';
+import { switches, terminalRef } from '../diagram/terminal';
 import { subsets } from '../subsets';
 
 /** Something that can be asked of a unit next. */
@@ -14,67 +15,17 @@ export type UnitTest =
       from: TerminalRef;
       to: TerminalRef;
       setup: Setup;
+      /** Whether what may be loose is moved while it is read. */
+      wiggle: boolean;
     }
+  /** Live, by the script: clipped on dead, then used by these steps. */
+  | { kind: 'volt'; from: TerminalRef; to: TerminalRef; steps: string }
   | { kind: 'look'; look: string }
-  /** The unit is used, and one load or protector is watched in the last of the steps. */
-  | { kind: 'try'; steps: string; subject: string };
-
-/** Minutes of what a technician does; from memory. */
-const MINUTES = { read: 0.6, wire: 0.8, move: 0.3, byHand: 1, use: 3 };
-
-/** What has been done already, and so costs nothing again. */
-export interface Bench {
-  openPanels: ReadonlySet<string>;
-  setup: Setup | undefined;
-}
-
-/** Minutes that a test takes on a unit that stands as it does. */
-export function minutesOf(diagram: Diagram, test: UnitTest, bench: Bench): number {
-  const panel = (id: string | undefined): number => {
-    if (id === undefined || bench.openPanels.has(id)) return 0;
-    return diagram.panels.find((each) => each.id === id)?.minutes ?? 0;
-  };
-  switch (test.kind) {
-    case 'look': {
-      const look = diagram.looks?.find((each) => each.id === test.look);
-      return (look?.minutes ?? 1) + panel(look?.panel);
-    }
-    case 'try':
-      return MINUTES.use;
-    case 'ohm': {
-      const panels = new Set(
-        [test.from, test.to].map(
-          (ref) => diagram.parts.find((part) => part.id === splitRef(ref).part)?.panel,
-        ),
-      );
-      const opening = [...panels].reduce((sum, id) => sum + panel(id), 0);
-      const lifted = bench.setup?.lifted ?? [];
-      const wires = test.setup.lifted.filter((ref) => !lifted.includes(ref)).length;
-      const stands = bench.setup ?? drawnSetup(diagram);
-      const moves = diagram.actuators.filter(
-        ({ id }) =>
-          JSON.stringify(stands.actuators[id]) !== JSON.stringify(test.setup.actuators[id]),
-      ).length;
-      const held = Object.keys(test.setup.byHand).length;
-      return (
-        MINUTES.read + opening + wires * MINUTES.wire + moves * MINUTES.move + held * MINUTES.byHand
-      );
-    }
-  }
-}
-
-/** Panels that a test opens. */
-export function panelsOf(diagram: Diagram, test: UnitTest): string[] {
-  if (test.kind === 'look') {
-    const panel = diagram.looks?.find((each) => each.id === test.look)?.panel;
-    return panel ? [panel] : [];
-  }
-  if (test.kind === 'try') return [];
-  return [test.from, test.to].flatMap((ref) => {
-    const panel = diagram.parts.find((part) => part.id === splitRef(ref).part)?.panel;
-    return panel ? [panel] : [];
-  });
-}
+  /**
+   * The unit is used, and one load or board is watched in the last of the steps; with a jumper over a
+   * contact that should be closed then.
+   */
+  | { kind: 'try'; steps: string; subject: string; jumper?: [TerminalRef, TerminalRef] };
 
 /** Setups with the unit dead and at most this many controls away from where they are drawn. */
 const MOST_MOVED = 3;
@@ -120,6 +71,7 @@ export function unitTests(diagram: Diagram): UnitTest[] {
       from: wire.from,
       to: wire.to,
       setup: drawn,
+      wiggle: false,
     })),
     ...setups.flatMap((setup) => throughTests(diagram, setup)),
   ];
@@ -140,12 +92,13 @@ function tries(diagram: Diagram): UnitTest[] {
 
 /** Readings of a part alone: its contacts in every position, its elements, what it protects by. */
 function ownTests(diagram: Diagram, part: Part, drawn: Setup): UnitTest[] {
-  const at = (from: string, to: string, setup: Setup): UnitTest => ({
+  const at = (from: string, to: string, setup: Setup, wiggle = false): UnitTest => ({
     kind: 'ohm',
     reach: 'own',
     from: terminalRef(part.id, from),
     to: terminalRef(part.id, to),
     setup,
+    wiggle,
   });
   switch (part.kind) {
     case 'switch': {
@@ -157,8 +110,13 @@ function ownTests(diagram: Diagram, part: Part, drawn: Setup): UnitTest[] {
         const setups: Setup[] = [{ ...drawn, lifted, byHand: { [part.id]: position } }];
         if (reached) setups.push({ ...drawn, lifted, actuators });
         else if (position === part.free) setups.push({ ...drawn, lifted });
+        const row = part.table.rows.find((each) => each.position === position);
         return setups.flatMap((setup) =>
-          part.contacts.map(({ between: [a, b] }) => at(a, b, setup)),
+          part.contacts.flatMap(({ id, between: [a, b] }) => {
+            const steady = at(a, b, setup);
+            // Only what should be closed can be seen to jump.
+            return row?.closed.includes(id) ? [steady, at(a, b, setup, true)] : [steady];
+          }),
         );
       });
     }
@@ -187,6 +145,61 @@ function throughTests(diagram: Diagram, setup: Setup): UnitTest[] {
   return ends.flatMap((from) =>
     points
       .filter((to) => to !== from)
-      .map((to): UnitTest => ({ kind: 'ohm', reach: 'through', from, to, setup })),
+      .map((to): UnitTest => ({ kind: 'ohm', reach: 'through', from, to, setup, wiggle: false })),
   );
+}
+
+/** Live readings after some steps: over each part alone, and from each supply to everywhere. */
+export function liveTests(diagram: Diagram, steps: string): UnitTest[] {
+  const volt = (from: TerminalRef, to: TerminalRef): UnitTest => ({
+    kind: 'volt',
+    from,
+    to,
+    steps,
+  });
+  const own = diagram.parts.flatMap((part) => {
+    const pairs =
+      part.kind === 'switch'
+        ? part.contacts.map((each) => each.between)
+        : part.kind === 'load'
+          ? part.elements.map((each) => each.between)
+          : part.kind === 'protector'
+            ? [part.between]
+            : [];
+    return pairs.map(([a, b]) => volt(terminalRef(part.id, a), terminalRef(part.id, b)));
+  });
+  const ends = diagram.supplies.flatMap((supply) =>
+    supply.terminals.map((terminal) => terminalRef(supply.id, terminal.id)),
+  );
+  const points = diagram.parts.flatMap((part) =>
+    part.terminals.map((terminal) => terminalRef(part.id, terminal.id)),
+  );
+  return [
+    ...own,
+    ...diagram.wires.map((wire) => volt(wire.from, wire.to)),
+    ...ends.flatMap((from, i) => [...ends.slice(i + 1), ...points].map((to) => volt(from, to))),
+  ];
+}
+
+/**
+ * Tries with a jumper over each contact that a hand closes in some steps. Safeties and protectors are
+ * never bridged, and nothing is that would short a supply.
+ */
+export function jumperTests(diagram: Diagram, steps: string, subject: string): UnitTest[] {
+  const parsed = parseSteps(diagram, steps);
+  if (!parsed.ok) return [];
+  const drawn = drawnSetup(diagram);
+  const at = { ...drawn.actuators };
+  for (const { does } of parsed.value) if (does.kind === 'move') at[does.actuator] = does.position;
+  return switches(diagram).flatMap((part) => {
+    const moved = diagram.actuators.find((each) => each.id === part.actuator)?.kind;
+    if (part.safety || (moved !== 'hand' && moved !== 'momentary')) return [];
+    const row = part.table.rows.find((each) => each.position === at[part.actuator]);
+    return part.contacts.flatMap(({ id, between: [a, b] }): UnitTest[] => {
+      const jumper: [TerminalRef, TerminalRef] = [terminalRef(part.id, a), terminalRef(part.id, b)];
+      if (!row?.closed.includes(id)) return [];
+      if (checkJumper(diagram, drawn, ...jumper).verdict === 'refused') return [];
+      return [{ kind: 'try', steps, subject, jumper }];
+    });
+  });
 }

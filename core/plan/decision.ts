@@ -1,0 +1,284 @@
+import type { Look } from '../diagram/diagram';
+import { NAME_FROM } from '../diagnose/unitState';
+import type { Bench, Cost, Minutes } from './minutes';
+import type { UnitTest } from './unitTests';
+
+/** A test as the planner weighs it. Hypotheses and suspects go by their place in the decision. */
+export interface Option {
+  test: UnitTest;
+  cost: Cost;
+  /** Outcome that each hypothesis foretells; below zero where it cannot say. */
+  outcome: Int8Array;
+  /** Of a look: how often it is found under each hypothesis. */
+  found: Float64Array | undefined;
+  /** Suspects that it is read at. */
+  at: readonly number[];
+}
+
+/** What is believed and done at one point of a call. */
+export interface Node {
+  /** Probability of each hypothesis, one together. */
+  weights: Float64Array;
+  bench: Bench;
+  /** Suspects that a reading at themselves has spoken for. */
+  confirmed: readonly number[];
+  options: readonly Option[];
+}
+
+/** Where a call stands: named, in need of a reading at the suspect itself, or of any test. */
+export type Standing =
+  { kind: 'named' } | { kind: 'own'; suspect: number; leading: number } | { kind: 'test' };
+
+/** An option with what it costs here and leaves of the doubt. */
+export interface Scored {
+  option: Option;
+  minutes: number;
+  bits: number;
+}
+
+/** A test that tells less than this is not worth the walk. */
+export const WORTH_BITS = 0.08;
+/** Explanations that have become this improbable are left out of what is planned further. */
+const NEGLIGIBLE = 2e-3;
+
+/** One outcome of an option: how probable, and where it leads. */
+export interface Branch {
+  outcome: number;
+  share: number;
+  node: Node;
+}
+
+/** A call as a problem of decision: explanations, suspects, options, and the rule of the verdict. */
+export class Decision {
+  private readonly cells: Float64Array;
+  private readonly touched: Int32Array;
+  private readonly totals = new Float64Array(128);
+  private readonly unknown: Float64Array;
+
+  /**
+   * @param suspectOf suspect of each hypothesis
+   * @param nothing suspect that stands for "nothing wrong here"; -1 where it is out of question
+   * @param healthy hypothesis of the good unit
+   */
+  constructor(
+    readonly suspectOf: Int16Array,
+    readonly suspects: number,
+    readonly nothing: number,
+    readonly healthy: number,
+    readonly minutes: Minutes,
+    /** Options that the technician wants to take as long as one of them tells anything. */
+    private readonly wants: (option: Option) => boolean = () => true,
+  ) {
+    this.cells = new Float64Array(128 * suspects);
+    this.touched = new Int32Array(128 * suspects);
+    this.unknown = new Float64Array(suspects);
+  }
+
+  masses(weights: Float64Array): Float64Array {
+    const masses = new Float64Array(this.suspects);
+    for (let i = 0; i < weights.length; i++) {
+      const suspect = this.suspectOf[i] ?? 0;
+      masses[suspect] = (masses[suspect] ?? 0) + (weights[i] ?? 0);
+    }
+    return masses;
+  }
+
+  /** Doubt between suspects, in bits. */
+  doubt(weights: Float64Array): number {
+    let bits = 0;
+    for (const mass of this.masses(weights)) if (mass > 0) bits -= mass * Math.log2(mass);
+    return bits;
+  }
+
+  standing({ weights, confirmed, options }: Node): Standing {
+    const masses = this.masses(weights);
+    let suspect = 0;
+    for (let s = 1; s < masses.length; s++)
+      if ((masses[s] ?? 0) > (masses[suspect] ?? 0)) suspect = s;
+    if ((masses[suspect] ?? 0) < NAME_FROM) return { kind: 'test' };
+    if (suspect === this.nothing || confirmed.includes(suspect)) return { kind: 'named' };
+    let leading = -1;
+    for (let i = 0; i < weights.length; i++)
+      if (this.suspectOf[i] === suspect && (weights[i] ?? 0) > (weights[leading] ?? -1))
+        leading = i;
+    // Its own terminals show nothing of some faults: a motor that is held, a hose that is off.
+    const own = options.some((option) => this.speaks(option, suspect, leading));
+    return own ? { kind: 'own', suspect, leading } : { kind: 'named' };
+  }
+
+  /** Whether an option, read at a suspect, tells its leading fault from a good unit. */
+  speaks({ at, outcome }: Option, suspect: number, leading: number): boolean {
+    const [shown, good] = [outcome[leading] ?? -1, outcome[this.healthy] ?? -1];
+    return at.includes(suspect) && shown >= 0 && good >= 0 && shown !== good;
+  }
+
+  /** Options that lead on from a node with what they cost and tell, in the order they came. */
+  scored(node: Node, standing: Standing): Scored[] {
+    const now = standing.kind === 'test' ? this.doubt(node.weights) : 0;
+    const list: Scored[] = [];
+    for (const option of node.options) {
+      if (standing.kind === 'own') {
+        if (this.speaks(option, standing.suspect, standing.leading))
+          list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits: 0 });
+        continue;
+      }
+      const bits = now - this.left(option, node.weights);
+      if (bits > WORTH_BITS)
+        list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits });
+    }
+    const wanted = list.filter(({ option }) => this.wants(option));
+    return wanted.length ? wanted : list;
+  }
+
+  /** Doubt that an option is expected to leave, in bits. */
+  left({ outcome, found }: Option, weights: Float64Array): number {
+    const { cells, touched, totals, suspectOf, suspects } = this;
+    let count = 0;
+    const put = (which: number, suspect: number, weight: number): void => {
+      const cell = which * suspects + suspect;
+      if (cells[cell] === 0) touched[count++] = cell;
+      cells[cell] = (cells[cell] ?? 0) + weight;
+      totals[which] = (totals[which] ?? 0) + weight;
+    };
+    let unknown = 0;
+    let most = 0;
+    for (let i = 0; i < weights.length; i++) {
+      const weight = weights[i] ?? 0;
+      if (weight === 0) continue;
+      const suspect = suspectOf[i] ?? 0;
+      if (found) {
+        most = 1;
+        const share = found[i] ?? 0;
+        if (share > 0) put(1, suspect, weight * share);
+        if (share < 1) put(0, suspect, weight * (1 - share));
+        continue;
+      }
+      const which = outcome[i] ?? -1;
+      if (which < 0) {
+        this.unknown[suspect] = (this.unknown[suspect] ?? 0) + weight;
+        unknown += weight;
+        continue;
+      }
+      if (which > most) most = which;
+      put(which, suspect, weight);
+    }
+    const known = 1 - unknown;
+    if (unknown > 0 && known > 0) {
+      for (let which = 0; which <= most; which++) {
+        const share = (totals[which] ?? 0) / known;
+        if (share === 0) continue;
+        for (let suspect = 0; suspect < suspects; suspect++) {
+          const more = this.unknown[suspect] ?? 0;
+          if (more > 0) put(which, suspect, more * share);
+        }
+      }
+      this.unknown.fill(0);
+    }
+    let bits = 0;
+    for (let k = 0; k < count; k++) {
+      const cell = touched[k] ?? 0;
+      const mass = cells[cell] ?? 0;
+      bits -= mass * Math.log2(mass);
+      cells[cell] = 0;
+    }
+    for (let which = 0; which <= most; which++) {
+      const total = totals[which] ?? 0;
+      if (total > 0) bits += total * Math.log2(total);
+      totals[which] = 0;
+    }
+    return bits;
+  }
+
+  /** Where an option leads, outcome by outcome. */
+  branches(node: Node, option: Option): Branch[] {
+    const { weights, confirmed } = node;
+    const { outcome, found } = option;
+    const bench = this.minutes.after(node.bench, option.cost);
+    const shares = new Map<number, number>();
+    let known = 0;
+    for (let i = 0; i < weights.length; i++) {
+      const weight = weights[i] ?? 0;
+      if (weight === 0) continue;
+      const add = (which: number, more: number): void => {
+        shares.set(which, (shares.get(which) ?? 0) + more);
+        known += more;
+      };
+      if (found) {
+        add(1, weight * (found[i] ?? 0));
+        add(0, weight * (1 - (found[i] ?? 0)));
+      } else if ((outcome[i] ?? -1) >= 0) add(outcome[i] ?? 0, weight);
+    }
+    const branches: Branch[] = [];
+    for (const [which, mass] of shares) {
+      const share = mass / known;
+      if (share < NEGLIGIBLE) continue;
+      const after = new Float64Array(weights.length);
+      let total = 0;
+      for (let i = 0; i < weights.length; i++) {
+        const weight = weights[i] ?? 0;
+        if (weight === 0) continue;
+        const found1 = found?.[i] ?? 0;
+        const here = outcome[i] ?? -1;
+        // What cannot say is in every branch as it was.
+        const like = found
+          ? which
+            ? found1
+            : 1 - found1
+          : here < 0
+            ? share
+            : here === which
+              ? 1
+              : 0;
+        after[i] = weight * like;
+        total += weight * like;
+      }
+      let kept = 0;
+      for (let i = 0; i < after.length; i++) {
+        const part = (after[i] ?? 0) / total;
+        after[i] = part < NEGLIGIBLE ? 0 : part;
+        kept += after[i] ?? 0;
+      }
+      for (let i = 0; i < after.length; i++) after[i] = (after[i] ?? 0) / kept;
+      const good = outcome[this.healthy] ?? -1;
+      const speaks = !found && good >= 0 && which !== good ? option.at : [];
+      branches.push({
+        outcome: which,
+        share,
+        node: {
+          weights: after,
+          bench,
+          confirmed: speaks.length ? [...confirmed, ...speaks] : confirmed,
+          options: [],
+        },
+      });
+    }
+    // An option that no longer tells anything here tells nothing further on, unless it is at a suspect.
+    for (const branch of branches)
+      branch.node.options = this.stillTelling(node, option, branch.node);
+    return branches;
+  }
+
+  private stillTelling(before: Node, taken: Option, { weights }: Node): Option[] {
+    const places: number[] = [];
+    weights.forEach((weight, i) => weight > 0 && places.push(i));
+    return before.options.filter((option) => {
+      if (option === taken) return false;
+      if (option.found) return true;
+      const { outcome } = option;
+      const good = outcome[this.healthy] ?? -1;
+      let first = -1;
+      for (const i of places) {
+        const here = outcome[i] ?? -1;
+        if (here < 0) continue;
+        if (first >= 0 && here !== first) return true;
+        if (first < 0) first = here;
+        if (good >= 0 && here !== good && option.at.includes(this.suspectOf[i] ?? -1)) return true;
+      }
+      return false;
+    });
+  }
+}
+
+/** How often a look is found under hypotheses that it points to or not. */
+export const foundUnder = (look: Look, points: Int8Array): Float64Array =>
+  Float64Array.from(points, (each) => (each ? look.found.with : look.found.without));

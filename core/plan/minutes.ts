@@ -1,0 +1,169 @@
+import type { Evidence } from '../diagnose/evidence';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { drawnSetup, type Setup } from '../diagram/setup';
+import { splitRef } from '../diagram/terminal';
+import type { UnitTest } from './unitTests';
+
+/**
+ * Minutes of what a technician does; from memory. `script`: clip on dead, stand clear, power on and
+ * off, prove dead again. `risk`: what a live reading or a jumper is taken to be dearer than its time.
+ */
+const MINUTES = {
+  read: 0.6,
+  wiggle: 0.3,
+  wire: 0.8,
+  move: 0.3,
+  byHand: 1,
+  use: 3,
+  script: 4,
+  risk: 2,
+  jumper: 1.5,
+};
+
+/** How a unit stands while it is worked on: panels that are open, and the setup it was left in. */
+export interface Bench {
+  /** A bit for each panel of the diagram. */
+  open: number;
+  /** Place among the setups that were met. */
+  stand: number;
+}
+
+/** What a test takes, apart from where the unit stands before it. */
+export interface Cost {
+  minutes: number;
+  /** Panels that have to be open. */
+  panels: number;
+  /** Setup that it is done in; undefined where it leaves the bench as it is. */
+  stand: number | undefined;
+}
+
+/** The unit whole, as drawn: its place among the setups. */
+const DRAWN = 0;
+
+/** What tests cost on one unit, which depends on how it stands after the tests before. */
+export class Minutes {
+  private readonly stands: Setup[];
+  private readonly places = new Map<string, number>();
+  private readonly moves = new Map<number, number>();
+  private readonly panelOf = new Map<string, number>();
+
+  constructor(private readonly diagram: Diagram) {
+    const drawn = { ...drawnSetup(diagram), except: [] };
+    this.stands = [drawn];
+    this.places.set(JSON.stringify(drawn), DRAWN);
+    const bit = new Map(diagram.panels.map((panel, i) => [panel.id, 1 << i]));
+    for (const { id, panel } of diagram.parts)
+      if (panel !== undefined) this.panelOf.set(id, bit.get(panel) ?? 0);
+    for (const look of diagram.looks ?? [])
+      if (look.panel !== undefined) this.panelOf.set(`look ${look.id}`, bit.get(look.panel) ?? 0);
+  }
+
+  /** A unit that nobody has opened yet. */
+  readonly untouched: Bench = { open: 0, stand: DRAWN };
+
+  of(test: UnitTest): Cost {
+    const at = (refs: TerminalRef[]): number =>
+      refs.reduce((bits, ref) => bits | (this.panelOf.get(splitRef(ref).part) ?? 0), 0);
+    switch (test.kind) {
+      case 'look': {
+        const look = this.diagram.looks?.find((each) => each.id === test.look);
+        const panels = this.panelOf.get(`look ${test.look}`) ?? 0;
+        return { minutes: look?.minutes ?? 1, panels, stand: undefined };
+      }
+      case 'try':
+        return test.jumper
+          ? {
+              minutes: MINUTES.use + MINUTES.jumper + MINUTES.risk,
+              panels: at(test.jumper),
+              stand: DRAWN,
+            }
+          : { minutes: MINUTES.use, panels: 0, stand: DRAWN };
+      case 'volt': {
+        const { read, script, risk } = MINUTES;
+        return { minutes: read + script + risk, panels: at([test.from, test.to]), stand: DRAWN };
+      }
+      case 'ohm':
+        return {
+          minutes: MINUTES.read + (test.wiggle ? MINUTES.wiggle : 0),
+          panels: at([test.from, test.to]),
+          stand: this.placeOf(test.setup),
+        };
+    }
+  }
+
+  /** Minutes that a test takes on a unit that stands so. */
+  from({ open, stand }: Bench, cost: Cost): number {
+    let minutes = cost.minutes;
+    const closed = cost.panels & ~open;
+    if (closed)
+      this.diagram.panels.forEach((panel, i) => {
+        if (closed & (1 << i)) minutes += panel.minutes;
+      });
+    if (cost.stand !== undefined && cost.stand !== stand)
+      minutes += this.between(stand, cost.stand);
+    return minutes;
+  }
+
+  /** How the unit stands after a test. */
+  after(bench: Bench, cost: Cost): Bench {
+    return { open: bench.open | cost.panels, stand: cost.stand ?? bench.stand };
+  }
+
+  /** How it stands after all that was done to it. */
+  afterAll(entries: readonly Evidence[]): Bench {
+    return entries.reduce((bench, entry) => {
+      const test = testOf(entry);
+      return test ? this.after(bench, this.of(test)) : bench;
+    }, this.untouched);
+  }
+
+  private placeOf(setup: Setup): number {
+    const key = JSON.stringify(setup);
+    const known = this.places.get(key);
+    if (known !== undefined) return known;
+    this.places.set(key, this.stands.length);
+    return this.stands.push(setup) - 1;
+  }
+
+  /** Minutes from one setup to another: wires off and on, controls moved, a finger on a lever. */
+  private between(from: number, to: number): number {
+    const key = from * 65_536 + to;
+    let minutes = this.moves.get(key);
+    if (minutes !== undefined) return minutes;
+    const [one, two] = [this.stands[from], this.stands[to]];
+    if (!one || !two) return 0;
+    const off = two.lifted.filter((ref) => !one.lifted.includes(ref)).length;
+    // Before the unit is used or read through, all wires have to be back.
+    const on = two.lifted.length ? 0 : one.lifted.length;
+    const moved = this.diagram.actuators.filter(
+      ({ id }) => JSON.stringify(one.actuators[id]) !== JSON.stringify(two.actuators[id]),
+    ).length;
+    const held = Object.entries(two.byHand).filter(([id, at]) => one.byHand[id] !== at).length;
+    minutes = (off + on) * MINUTES.wire + moved * MINUTES.move + held * MINUTES.byHand;
+    this.moves.set(key, minutes);
+    return minutes;
+  }
+}
+
+/** The test that an entry is the outcome of; what was only told is of none. */
+export function testOf(entry: Evidence): UnitTest | undefined {
+  switch (entry.kind) {
+    case 'look':
+      return { kind: 'look', look: entry.look };
+    case 'statement': {
+      const { source, steps, subject, jumper } = entry;
+      return source === 'told'
+        ? undefined
+        : { kind: 'try', steps, subject, ...(jumper && { jumper }) };
+    }
+    case 'reading': {
+      const { from, to, setup, wiggle, steps } = entry;
+      if (entry.of === 'twin') return undefined;
+      return entry.shows.kind === 'volts'
+        ? { kind: 'volt', from, to, steps: steps ?? '' }
+        : { kind: 'ohm', reach: 'through', from, to, setup, wiggle };
+    }
+    case 'act':
+      return undefined;
+  }
+}
