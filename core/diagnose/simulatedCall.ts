@@ -8,13 +8,15 @@ import { voltsBetween } from '../circuit/voltReading';
 import { drawnSetup, poweredSetup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 import { showOhms } from '../meter/meter';
-import { USUAL_WAY, type UnitPlanner, type Way } from '../plan/nextTest';
+import { testOf } from '../plan/minutes';
+import type { Way } from '../plan/nextTest';
+import type { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { UnitTest } from '../plan/unitTests';
 import type { Evidence, StatementEvidence } from './evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
-import { unitState, type UnitVerdict } from './unitState';
-import { HEALTHY, pointsTo } from './weighEvidence';
+import type { UnitVerdict } from './unitState';
+import { HEALTHY, pointsTo, sameSaid } from './weighEvidence';
 
 /** How a simulated call went. */
 export interface SimulatedCall {
@@ -58,22 +60,28 @@ export interface Working {
 
 /** Follows the advice on a unit with a hidden truth until there is a verdict. */
 export function workCall(
-  planner: UnitPlanner,
+  diagnosis: UnitDiagnosis,
   truth: UnitHypothesis,
   complaint: StatementEvidence,
   working: Working,
 ): SimulatedCall {
-  const { predictor, minutes: costs } = planner;
-  const entries: Evidence[] = [complaint];
-  const bench = new Looked(working.chance);
+  const { predictor } = diagnosis;
+  let entries: Evidence[] = [complaint];
+  const looked = new Looked(working.chance);
   let minutes = 0;
   for (let taken = 0; ; taken++) {
-    const state = unitState(predictor, entries);
-    const { verdict, tests } = planner.advise(state, entries, working.way ?? USUAL_WAY);
-    const [next] = tests;
-    if (!next || taken >= PATIENCE) return { entries, verdict, minutes };
-    minutes += costs.from(costs.afterAll(entries), costs.of(next.test));
-    entries.push(take(predictor, next.test, truth, `t${taken}`, working, bench));
+    const { verdict, tests, planner, secondLook } = diagnosis.of(entries, working.way);
+    const costs = planner.minutes;
+    const again = entries.find((each) => each.id === secondLook?.entry);
+    const test = (again && testOf(again)) ?? tests[0]?.test;
+    const over = !again && verdict.kind !== 'open';
+    if (over || !test || taken >= PATIENCE) return { entries, verdict, minutes };
+    minutes += costs.from(costs.afterAll(entries), costs.of(test));
+    const entry = take(predictor, test, truth, `t${taken}`, working, looked);
+    // What shows something else at the second look takes the place of the first.
+    if (again && sameSaid(entry) !== sameSaid(again))
+      entries = entries.filter((each) => each !== again);
+    entries.push(entry);
   }
 }
 

@@ -138,8 +138,7 @@ export function unitHypotheses(diagram: Diagram): UnitHypothesis[] {
     { suspect: undefined, causes: [], faults: [], prior: NOTHING, uses: runs.of([]) },
     ...list.map(({ suspect, fault, weight }) => {
       const uses = runs.of([fault]);
-      const own = 'part' in fault ? fault.part : undefined;
-      const caused = consequences(diagram, uses).filter((each) => ownerOf(each) !== own);
+      const caused = consequencesOf(diagram, uses, [fault]);
       return {
         suspect,
         causes: [fault],
@@ -152,9 +151,17 @@ export function unitHypotheses(diagram: Diagram): UnitHypothesis[] {
 }
 
 /** What a use has opened for good is found open beside its cause. */
-function consequences(diagram: Diagram, { opened }: UseRun): Fault[] {
+export function consequencesOf(
+  diagram: Diagram,
+  { opened }: UseRun,
+  causes: readonly Fault[],
+): Fault[] {
+  const own = causes.map(ownerOf);
   return diagram.parts.flatMap((part): Fault[] =>
-    part.kind === 'protector' && part.protector !== 'overload' && opened.has(part.id)
+    part.kind === 'protector' &&
+    part.protector !== 'overload' &&
+    opened.has(part.id) &&
+    !own.includes(part.id)
       ? [{ mode: 'blown', part: part.id }]
       : [],
   );

@@ -19,6 +19,8 @@ export interface UseRun {
 export class UseRuns {
   private readonly uses: { written: string; steps: Step[] }[];
 
+  private readonly known = new Map<string, UseRun>();
+
   constructor(private readonly diagram: Diagram) {
     this.uses = (diagram.uses ?? []).flatMap((use) => {
       const parsed = parseSteps(diagram, use.steps);
@@ -27,6 +29,13 @@ export class UseRuns {
   }
 
   of(faults: readonly Fault[]): UseRun {
+    const key = JSON.stringify(faults);
+    const known = this.known.get(key) ?? this.runs(faults);
+    this.known.set(key, known);
+    return known;
+  }
+
+  private runs(faults: readonly Fault[]): UseRun {
     const outcomes: UseRun['outcomes'] = new Map();
     const opened = new Set<string>();
     const ends: UseRun['ends'] = new Map();

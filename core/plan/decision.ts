@@ -52,6 +52,7 @@ export interface Branch {
 export class Decision {
   private readonly cells: Float64Array;
   private readonly touched: Int32Array;
+  private count = 0;
   private readonly totals = new Float64Array(128);
   private readonly unknown: Float64Array;
 
@@ -74,11 +75,14 @@ export class Decision {
     this.unknown = new Float64Array(suspects);
   }
 
+  /** Probability of each suspect. */
   masses(weights: Float64Array): Float64Array {
     const masses = new Float64Array(this.suspects);
     for (let i = 0; i < weights.length; i++) {
+      const weight = weights[i] ?? 0;
+      if (weight === 0) continue;
       const suspect = this.suspectOf[i] ?? 0;
-      masses[suspect] = (masses[suspect] ?? 0) + (weights[i] ?? 0);
+      masses[suspect] = (masses[suspect] ?? 0) + weight;
     }
     return masses;
   }
@@ -131,26 +135,20 @@ export class Decision {
   }
 
   /** Doubt that an option is expected to leave, in bits. */
-  left({ outcome, found }: Option, weights: Float64Array): number {
-    const { cells, touched, totals, suspectOf, suspects } = this;
-    let count = 0;
-    const put = (which: number, suspect: number, weight: number): void => {
-      const cell = which * suspects + suspect;
-      if (cells[cell] === 0) touched[count++] = cell;
-      cells[cell] = (cells[cell] ?? 0) + weight;
-      totals[which] = (totals[which] ?? 0) + weight;
-    };
+  left(option: Option, weights: Float64Array): number {
+    const { outcome, found } = option;
+    const { totals, suspectOf } = this;
+    this.count = 0;
     let unknown = 0;
-    let most = 0;
+    let most = found ? 1 : 0;
     for (let i = 0; i < weights.length; i++) {
       const weight = weights[i] ?? 0;
       if (weight === 0) continue;
       const suspect = suspectOf[i] ?? 0;
       if (found) {
-        most = 1;
         const share = found[i] ?? 0;
-        if (share > 0) put(1, suspect, weight * share);
-        if (share < 1) put(0, suspect, weight * (1 - share));
+        this.put(1, suspect, weight * share);
+        this.put(0, suspect, weight * (1 - share));
         continue;
       }
       const which = outcome[i] ?? -1;
@@ -160,26 +158,15 @@ export class Decision {
         continue;
       }
       if (which > most) most = which;
-      put(which, suspect, weight);
+      this.put(which, suspect, weight);
     }
-    const known = 1 - unknown;
-    if (unknown > 0 && known > 0) {
-      for (let which = 0; which <= most; which++) {
-        const share = (totals[which] ?? 0) / known;
-        if (share === 0) continue;
-        for (let suspect = 0; suspect < suspects; suspect++) {
-          const more = this.unknown[suspect] ?? 0;
-          if (more > 0) put(which, suspect, more * share);
-        }
-      }
-      this.unknown.fill(0);
-    }
+    if (unknown > 0) this.shareUnknown(most, 1 - unknown);
     let bits = 0;
-    for (let k = 0; k < count; k++) {
-      const cell = touched[k] ?? 0;
-      const mass = cells[cell] ?? 0;
-      bits -= mass * Math.log2(mass);
-      cells[cell] = 0;
+    for (let k = 0; k < this.count; k++) {
+      const cell = this.touched[k] ?? 0;
+      const mass = this.cells[cell] ?? 0;
+      if (mass > 0) bits -= mass * Math.log2(mass);
+      this.cells[cell] = 0;
     }
     for (let which = 0; which <= most; which++) {
       const total = totals[which] ?? 0;
@@ -187,6 +174,26 @@ export class Decision {
       totals[which] = 0;
     }
     return bits;
+  }
+
+  private put(which: number, suspect: number, weight: number): void {
+    const cell = which * this.suspects + suspect;
+    if (this.cells[cell] === 0) this.touched[this.count++] = cell;
+    this.cells[cell] = (this.cells[cell] ?? 0) + weight;
+    this.totals[which] = (this.totals[which] ?? 0) + weight;
+  }
+
+  /** What cannot say is in every outcome as it was. */
+  private shareUnknown(most: number, known: number): void {
+    for (let which = 0; known > 0 && which <= most; which++) {
+      const share = (this.totals[which] ?? 0) / known;
+      if (share === 0) continue;
+      for (let suspect = 0; suspect < this.suspects; suspect++) {
+        const more = this.unknown[suspect] ?? 0;
+        if (more > 0) this.put(which, suspect, more * share);
+      }
+    }
+    this.unknown.fill(0);
   }
 
   /** Where an option leads, outcome by outcome. */

@@ -1,11 +1,21 @@
-import type { Decision, Node, Option, Scored } from './decision';
+import type { Decision, Node, Option, Scored, Standing } from './decision';
 
-/** Minutes that a bit of doubt is taken to cost where nobody looks further; from memory. */
-const MINUTES_PER_BIT = 2.5;
-/** Options that are followed to the verdict at each depth; one from there on. */
-const WIDTHS = [8, 3];
+/**
+ * Minutes that a bit of doubt may be taken to cost where nobody looks further. Which of them fits a
+ * call best depends on its panels, so it is tried out.
+ */
+const MINUTES_PER_BIT = [1.5, 3, 6, 12];
+/**
+ * Options that are followed to the verdict at each depth, and one from there on: the more, the fewer
+ * explanations are left.
+ */
+const WIDTHS: { upTo: number; widths: readonly number[] }[] = [
+  { upTo: 12, widths: [16, 8, 4, 2] },
+  { upTo: 30, widths: [10, 4, 2] },
+  { upTo: Infinity, widths: [8, 3] },
+];
 /** Options that are kept for what follows: the most promising, and the quickest at each suspect. */
-const POOL = { best: 80, own: 2 };
+const POOL = { best: 40, own: 2 };
 
 /** An option with the minutes to the verdict that are expected when it is taken first. */
 export interface Choice extends Scored {
@@ -16,66 +26,94 @@ export interface Choice extends Scored {
 export function choices(
   decision: Decision,
   node: Node,
-  standing = decision.standing(node),
-  widths: readonly number[] = WIDTHS,
+  standing: Standing = decision.standing(node),
 ): Choice[] {
   if (standing.kind === 'named') return [];
+  const left = node.weights.reduce((sum, each) => sum + Number(each > 0), 0);
+  const widths = WIDTHS.find((each) => left <= each.upTo)?.widths ?? [];
   const [width = 1, ...deeper] = widths;
   const scored = decision.scored(node, standing);
   const from = { ...node, options: pool(decision, node, scored) };
-  return promising(scored, width)
-    .map((each) => ({ ...each, expected: following(decision, from, each, deeper) }))
+  const search = new Search(decision, bestPrice(decision, from));
+  return search
+    .promising(scored, width)
+    .map((each) => ({ ...each, expected: search.following(from, each, deeper) }))
     .sort((a, b) => a.expected - b.expected);
 }
 
-/** Minutes to the verdict by the best of the options that are followed. */
-function toGo(decision: Decision, node: Node, widths: readonly number[]): number {
-  const standing = decision.standing(node);
-  if (standing.kind === 'named') return 0;
-  const [width = 1, ...deeper] = widths;
-  let best = Infinity;
-  for (const scored of promising(decision.scored(node, standing), width))
-    best = Math.min(best, following(decision, node, scored, deeper));
-  // Nothing tells any more: what is left is named as a group.
-  return best === Infinity ? 0 : best;
+/** The price of a bit with which the plainest way of working comes to a verdict soonest. */
+function bestPrice(decision: Decision, node: Node): number {
+  let best = 0;
+  let least = Infinity;
+  for (const perBit of MINUTES_PER_BIT) {
+    const minutes = new Search(decision, perBit).toGo(node, []);
+    if (minutes < least) [best, least] = [perBit, minutes];
+  }
+  return best;
 }
-
-function following(
-  decision: Decision,
-  node: Node,
-  { option, minutes }: Scored,
-  widths: readonly number[],
-): number {
-  let expected = minutes;
-  for (const branch of decision.branches(node, option))
-    expected += branch.share * toGo(decision, branch.node, widths);
-  return expected;
-}
-
-const price = ({ minutes, bits }: Scored): number => minutes - MINUTES_PER_BIT * bits;
 
 function pool(decision: Decision, node: Node, scored: readonly Scored[]): Option[] {
-  const kept = new Set(promising([...scored], POOL.best).map((each) => each.option));
-  const own: number[] = new Array<number>(decision.suspects).fill(0);
+  const kept = new Set<Option>();
+  for (const perBit of MINUTES_PER_BIT)
+    for (const { option } of new Search(decision, perBit).promising([...scored], POOL.best))
+      kept.add(option);
+  const own = new Uint8Array(decision.suspects);
   const quickest = node.options
     .filter(({ at }) => at.length > 0)
     .map((option) => ({ option, minutes: decision.minutes.from(node.bench, option.cost) }))
     .sort((a, b) => a.minutes - b.minutes);
   for (const { option } of quickest)
-    for (const suspect of option.at)
-      if ((own[suspect] ?? 0) < POOL.own) {
-        kept.add(option);
-        own[suspect] = (own[suspect] ?? 0) + 1;
-      }
+    for (const suspect of option.at) {
+      if ((own[suspect] ?? 0) >= POOL.own) continue;
+      kept.add(option);
+      own[suspect] = (own[suspect] ?? 0) + 1;
+    }
   return [...kept];
 }
 
-/** The options that look best one step ahead: what they cost, and what doubt they leave at a price. */
-function promising(scored: Scored[], width: number): readonly Scored[] {
-  if (width === 1) {
-    let best: Scored | undefined;
-    for (const each of scored) if (!best || price(each) < price(best)) best = each;
-    return best ? [best] : [];
+/** Follows options to the verdict, all of them at first and the one that looks best further on. */
+class Search {
+  constructor(
+    private readonly decision: Decision,
+    private readonly perBit: number,
+  ) {}
+
+  /** Minutes to the verdict by the best of the options that are followed. */
+  toGo(node: Node, widths: readonly number[]): number {
+    const standing = this.decision.standing(node);
+    if (standing.kind === 'named') return 0;
+    const [width = 1, ...deeper] = widths;
+    let best = Infinity;
+    for (const scored of this.promising(this.decision.scored(node, standing), width))
+      best = Math.min(best, this.following(node, scored, deeper, best));
+    // Nothing tells any more: what is left is named as a group.
+    return best === Infinity ? 0 : best;
   }
-  return scored.sort((a, b) => price(a) - price(b)).slice(0, width);
+
+  /** @param most what costs as much as this is not followed to its end */
+  following(
+    node: Node,
+    { option, minutes }: Scored,
+    widths: readonly number[],
+    most = Infinity,
+  ): number {
+    let expected = minutes;
+    if (expected >= most) return expected;
+    for (const branch of this.decision.branches(node, option)) {
+      expected += branch.share * this.toGo(branch.node, widths);
+      if (expected >= most) return expected;
+    }
+    return expected;
+  }
+
+  /** The options that look best one step ahead: what they cost, and the doubt they take at its price. */
+  promising(scored: Scored[], width: number): readonly Scored[] {
+    const price = ({ minutes, bits }: Scored): number => minutes - this.perBit * bits;
+    if (width === 1) {
+      let best: Scored | undefined;
+      for (const each of scored) if (!best || price(each) < price(best)) best = each;
+      return best ? [best] : [];
+    }
+    return scored.sort((a, b) => price(a) - price(b)).slice(0, width);
+  }
 }

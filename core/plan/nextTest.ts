@@ -52,10 +52,11 @@ export interface Way {
   place: 'part' | 'plug' | 'any';
 }
 
-export const USUAL_WAY: Way = { school: 'least', live: true, place: 'any' };
+/** Cold first: what only a live reading can settle is said when nothing cold tells any more. */
+export const USUAL_WAY: Way = { school: 'least', live: false, place: 'any' };
 
 /** Explanations that are planned for: the likeliest that make up this much, and no more than so many. */
-const PLANNED = { share: 0.985, most: 80 };
+const PLANNED = { share: 0.985, most: 60 };
 /** A test that was taken twice says no more. */
 const MOST_TIMES = 2;
 const SHOWN = 4;
@@ -202,8 +203,9 @@ export class UnitPlanner {
     state: UnitState,
     entries: readonly Evidence[],
     way: Way,
+    planned = PLANNED,
   ): { decision: Decision; root: Node; places: Places } {
-    const places = this.placesOf(state);
+    const places = this.placesOf(state, planned);
     const { hypotheses, suspectOf, suspects } = places;
     const weights = Float64Array.from(hypotheses, (index) => state.probabilities[index] ?? 0);
     const total = weights.reduce((sum, each) => sum + each, 0);
@@ -229,20 +231,20 @@ export class UnitPlanner {
     };
     const fresh = this.options(candidates, places, entries, 1);
     const telling = fresh.some(
-      (each) => decision.left(each, node.weights) < decision.doubt(node.weights) - 0.02,
+      (each) => decision.left(each, node.weights) < decision.doubt(node.weights) - WORTH_BITS,
     );
     // Only when nothing else tells is a test worth taking again.
     node.options = telling ? fresh : this.options(candidates, places, entries, MOST_TIMES);
     return { decision, root: node, places };
   }
 
-  private placesOf({ probabilities }: UnitState): Places {
+  private placesOf({ probabilities }: UnitState, planned: typeof PLANNED): Places {
     const inOrder = [...probabilities.keys()].sort(
       (a, b) => (probabilities[b] ?? 0) - (probabilities[a] ?? 0),
     );
     let share = 0;
     const hypotheses = inOrder.filter((index, i) => {
-      const counts = share < PLANNED.share && i < PLANNED.most;
+      const counts = share < planned.share && i < planned.most;
       share += probabilities[index] ?? 0;
       return counts;
     });
@@ -271,9 +273,9 @@ export class UnitPlanner {
     const kept = new Map<string, Option & { minutes: number }>();
     for (const { test, key, cost, outcome, at } of candidates) {
       if ((taken.get(key) ?? 0) >= times) continue;
-      const here = Int8Array.from(hypotheses, (index) => outcome[index] ?? -1);
+      const here = ofPlanned(outcome, hypotheses);
+      if (!here) continue;
       const own = at.flatMap((id) => (suspects.includes(id) ? [suspects.indexOf(id)] : []));
-      if (here.every((each) => each === here[0])) continue;
       const minutes = this.minutes.from(bench, cost);
       const look =
         test.kind === 'look'
@@ -329,6 +331,17 @@ interface Places {
   hypotheses: number[];
   suspectOf: Int16Array;
   suspects: (string | undefined)[];
+}
+
+/** Outcomes of the hypotheses that are planned for; undefined where all foretell the same. */
+function ofPlanned(outcome: Int8Array, hypotheses: readonly number[]): Int8Array | undefined {
+  const here = new Int8Array(hypotheses.length);
+  let differ = false;
+  for (let i = 0; i < here.length; i++) {
+    here[i] = outcome[hypotheses[i] ?? 0] ?? -1;
+    if (here[i] !== here[0]) differ = true;
+  }
+  return differ ? here : undefined;
 }
 
 /** Whether a test is at the place that the technician wants to work at; looks and tries always are. */

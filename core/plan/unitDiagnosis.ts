@@ -1,0 +1,78 @@
+import { contradictions, withPairs, type Contradiction } from '../diagnose/pairs';
+import type { Evidence } from '../diagnose/evidence';
+import { secondLook, type SecondLook } from '../diagnose/secondLook';
+import { UnitPredictor } from '../diagnose/unitPredictor';
+import { unitState, type UnitState, type UnitVerdict } from '../diagnose/unitState';
+import { UseRuns } from '../diagnose/useRuns';
+import type { Diagram } from '../diagram/diagram';
+import type { Meter } from '../meter/meter';
+import { UnitPlanner, USUAL_WAY, type Advice, type Way } from './nextTest';
+import type { School } from './schools';
+
+/** All that is made of what is known of a unit. */
+export interface Findings {
+  planner: UnitPlanner;
+  state: UnitState;
+  verdict: UnitVerdict;
+  /** The best first; of a second look none: it comes before any. */
+  tests: Advice[];
+  /** Live readings that would tell a group apart, where only cold ones were asked for. */
+  settles: Advice[];
+  secondLook: SecondLook | undefined;
+  contradictions: Contradiction[];
+  /** Whether two faults together explain what no single one does. */
+  pairs: boolean;
+}
+
+/** The diagnosis of one unit; made once for a diagram and kept while its calls are worked. */
+export class UnitDiagnosis {
+  private readonly singles: UnitPlanner;
+  private readonly runs: UseRuns;
+  private pairs: { key: string; planner: UnitPlanner } | undefined;
+
+  /** What it was made with, for who simulates a call. */
+  get predictor(): UnitPredictor {
+    return this.singles.predictor;
+  }
+
+  constructor(diagram: Diagram, meter: Meter) {
+    this.singles = new UnitPlanner(new UnitPredictor(diagram, meter));
+    this.runs = new UseRuns(diagram);
+  }
+
+  of(entries: readonly Evidence[], way: Way = USUAL_WAY): Findings {
+    const { planner, state } = this.stateOf(entries);
+    const again = secondLook(planner.predictor, entries, state);
+    const { verdict, tests } = planner.advise(state, entries, way);
+    const settles =
+      verdict.kind === 'group' && !way.live
+        ? planner.advise(state, entries, { ...way, live: true }).tests
+        : [];
+    return {
+      planner,
+      state,
+      verdict: again ? { kind: 'open', needs: 'second-look' } : verdict,
+      tests,
+      settles,
+      secondLook: again,
+      contradictions: contradictions(planner.predictor, entries),
+      pairs: planner !== this.singles,
+    };
+  }
+
+  /** Minutes that each school is expected to take from here. */
+  compare(entries: readonly Evidence[], way: Way): { school: School; minutes: number }[] {
+    const { planner, state } = this.stateOf(entries);
+    return planner.compare(state, entries, way);
+  }
+
+  private stateOf(entries: readonly Evidence[]): { planner: UnitPlanner; state: UnitState } {
+    const planner = this.singles;
+    const state = unitState(planner.predictor, entries);
+    const paired = withPairs(planner.predictor, entries, state, this.runs);
+    if (!paired) return { planner, state };
+    const key = JSON.stringify(paired.hypotheses.map((each) => each.causes));
+    if (this.pairs?.key !== key) this.pairs = { key, planner: new UnitPlanner(paired) };
+    return { planner: this.pairs.planner, state: unitState(this.pairs.planner.predictor, entries) };
+  }
+}
