@@ -23,7 +23,7 @@ const NARROW = 0.005;
 function bySlip(display: Display, shown: Interval | undefined): number {
   switch (display.kind) {
     case 'over':
-      return 0.3;
+      return 0.7;
     case 'beep':
     case 'silent':
       return 0.2;

@@ -5,7 +5,7 @@ import { displayInterval } from '../meter/meter';
 import type { Evidence, ReadingEvidence } from './evidence';
 import { likelihood } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
-import type { UnitState } from './unitState';
+import { readingsFor, type Suspect, type UnitState } from './unitState';
 import { sameSaid, weigh } from './weighEvidence';
 
 /** What may have gone wrong with a reading, and how often it does; from memory. */
@@ -19,6 +19,7 @@ export const SLIPS = {
   twin: { often: 0.01, says: 'the twin of this part' },
   repeated: { often: 0.01, says: 'the reading before, entered once more' },
   meter: { often: 0.003, says: 'the wrong function or a jack: touch the leads first' },
+  once: { often: 0, says: 'one reading alone, which condemns nothing: take it once more' },
   beeper: { often: 0, says: 'a beeper, which passes a burnt heater contact: read the number' },
 } as const;
 
@@ -69,6 +70,17 @@ export function secondLook(
     }
   });
   return best && { entry: best.entry, slip: best.slip };
+}
+
+/** A suspect that only one reading speaks for is read once more before it is named. */
+export function onceMore(
+  predictor: UnitPredictor,
+  entries: readonly Evidence[],
+  suspect: Suspect,
+): SecondLook | undefined {
+  const [only, more] = readingsFor(predictor, suspect, entries);
+  if (!only || more || only.shows.kind === 'unsteady') return undefined;
+  return { entry: only.id, slip: 'once' };
 }
 
 const place = (entry: Evidence): string =>

@@ -1,6 +1,6 @@
 import { splitRef } from '../diagram/terminal';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
-import type { Evidence } from './evidence';
+import type { Evidence, ReadingEvidence } from './evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import { HEALTHY, sameSaid, weigh } from './weighEvidence';
@@ -128,17 +128,24 @@ export function atItself(diagram: Diagram, from: TerminalRef, to: TerminalRef): 
 /** A reading speaks for a fault when it is this many times likelier with it than on a good unit. */
 const SPEAKS = 3;
 
-/** Whether a suspect was read at its own terminals, and the reading speaks for it. */
-export function readAtItself(
+/** Readings at a suspect's own terminals that speak for it. */
+export function readingsFor(
   predictor: UnitPredictor,
   { id, leading }: Suspect,
   entries: readonly Evidence[],
-): boolean {
+): ReadingEvidence[] {
   const index = predictor.hypotheses.indexOf(leading);
-  return entries.some((entry) => {
-    if (entry.kind !== 'reading' || entry.of === 'twin' || id === undefined) return false;
-    if (!atItself(predictor.diagram, entry.from, entry.to).includes(id)) return false;
+  return entries.flatMap((entry) => {
+    if (entry.kind !== 'reading' || entry.of === 'twin' || id === undefined) return [];
+    if (!atItself(predictor.diagram, entry.from, entry.to).includes(id)) return [];
     const weights = weigh(predictor, entry);
-    return (weights[index] ?? 0) >= SPEAKS * (weights[HEALTHY] ?? 1);
+    return (weights[index] ?? 0) >= SPEAKS * (weights[HEALTHY] ?? 1) ? [entry] : [];
   });
 }
+
+/** Whether a suspect was read at its own terminals, and the reading speaks for it. */
+export const readAtItself = (
+  predictor: UnitPredictor,
+  suspect: Suspect,
+  entries: readonly Evidence[],
+): boolean => readingsFor(predictor, suspect, entries).length > 0;

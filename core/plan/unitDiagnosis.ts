@@ -1,6 +1,6 @@
 import { contradictions, withPairs, type Contradiction } from '../diagnose/pairs';
 import type { Evidence } from '../diagnose/evidence';
-import { secondLook, type SecondLook } from '../diagnose/secondLook';
+import { onceMore, secondLook, type SecondLook } from '../diagnose/secondLook';
 import { UnitPredictor } from '../diagnose/unitPredictor';
 import { unitState, type UnitState, type UnitVerdict } from '../diagnose/unitState';
 import { UseRuns } from '../diagnose/useRuns';
@@ -42,8 +42,12 @@ export class UnitDiagnosis {
 
   of(entries: readonly Evidence[], way: Way = USUAL_WAY): Findings {
     const { planner, state } = this.stateOf(entries);
-    const again = secondLook(planner.predictor, entries, state);
     const { verdict, tests } = planner.advise(state, entries, way);
+    const again =
+      secondLook(planner.predictor, entries, state) ??
+      (verdict.kind === 'named'
+        ? onceMore(planner.predictor, entries, verdict.suspect)
+        : undefined);
     const settles =
       verdict.kind === 'group' && !way.live
         ? planner.advise(state, entries, { ...way, live: true }).tests

@@ -1,0 +1,15 @@
+import { builtIn } from '../library/library';
+import { ORDINARY_METER } from '../core/meter/meter';
+import { unitState } from '../core/diagnose/unitState';
+import { chanceFrom } from '../core/chance';
+import { complaintOf, workCall } from '../core/diagnose/simulatedCall';
+import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
+const d = builtIn(process.argv[2]!)!;
+const pl = new UnitDiagnosis(d, ORDINARY_METER); const p = pl.predictor;
+p.hypotheses.forEach((h,i)=>{ if(!JSON.stringify(h.causes[0]??'').includes(process.argv[3]!)) return; const q=complaintOf(p,i); if(!q) return;
+ const call = workCall(pl,h,q,{chance:chanceFrom(1000+i),slips:0.02});
+ console.log('TRUTH', JSON.stringify(h.faults), call.verdict.kind, call.minutes);
+ call.entries.forEach((e,k)=>{ const s=unitState(p,call.entries.slice(0,k+1));
+  console.log('  ', e.kind==='statement'? `${e.steps} ${e.subject} ${e.outcome}` : e.kind==='look'? `${e.look} ${e.found}`: e.kind==='reading'? `${e.from} ${e.to} lift ${e.setup.lifted} hand ${JSON.stringify(e.setup.byHand)} w${e.wiggle} ${e.steps??''} ${JSON.stringify(e.shows)}`:'', '=>', s.suspects.slice(0,4).map(x=>`${x.id} ${x.probability.toFixed(3)} ${x.leading.causes[0]?.mode}`).join(', '));
+ });
+});
