@@ -2,6 +2,7 @@ import 'reflect-metadata/lite';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
+  ArrayMinSize,
   IsArray,
   IsBoolean,
   IsDateString,
@@ -19,12 +20,15 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import type { ActEvidence } from '../core/diagnose/evidence';
 import type { TerminalRef } from '../core/diagram/diagram';
 import type { QuantityState } from '../core/diagram/setup';
-import { parseDisplay, type Display } from '../core/meter/display';
+import { parseDisplay, parseVolts, type Display } from '../core/meter/display';
 import { fail, ok, type Result } from '../core/result';
 import type { Fault } from './problem';
 import { readDto } from './readDto';
+
+export const ACTS = ['tap', 'reset', 'clean', 'reseat', 'pull'] as const;
 
 const TERMINAL = /^[^.]+\.[^.]+$/;
 const asTerminal = { message: 'must be written part.terminal' };
@@ -83,8 +87,14 @@ export class ReadingBody {
   @IsBoolean()
   lookedAgain!: boolean;
 
-  @IsIn(['ohm', 'beeper'])
-  function!: 'ohm' | 'beeper';
+  @IsIn(['ohm', 'beeper', 'volt'])
+  function!: 'ohm' | 'beeper' | 'volt';
+
+  /** Of a live reading: what the unit had been brought to do, as steps. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(500)
+  steps?: string;
 
   @IsOptional()
   @IsString()
@@ -125,8 +135,8 @@ export class DoubtBody {
 
 /** A step that stops the flow until somebody says that it is done. */
 export class AcknowledgedBody {
-  @IsIn(['made-safe', 'meter-proved', 'wires-off'])
-  what!: 'made-safe' | 'meter-proved' | 'wires-off';
+  @IsIn(['made-safe', 'meter-proved', 'wires-off', 'stood-clear'])
+  what!: 'made-safe' | 'meter-proved' | 'wires-off' | 'stood-clear';
 
   @IsOptional()
   @IsString()
@@ -162,6 +172,23 @@ export class StatementBody {
   @IsString()
   @MaxLength(200)
   outcome!: string;
+
+  /** A bridge that was clipped on for this try alone. */
+  @IsOptional()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(2)
+  @Matches(TERMINAL, { ...asTerminal, each: true })
+  jumper?: [TerminalRef, TerminalRef];
+}
+
+/** Something that may have changed the unit: what is read after it does not clear the part. */
+export class ActBody {
+  @IsNotEmpty()
+  @IsString()
+  part!: string;
+
+  @IsIn(ACTS)
+  act!: ActEvidence['act'];
 }
 
 /** A quick check without a meter. */
@@ -193,6 +220,7 @@ export interface EntryBodies {
   diagram: DiagramBody;
   statement: StatementBody;
   look: LookBody;
+  act: ActBody;
 }
 export type EntryKind = keyof EntryBodies;
 
@@ -204,6 +232,7 @@ const BODIES: { [K in EntryKind]: new () => EntryBodies[K] } = {
   diagram: DiagramBody,
   statement: StatementBody,
   look: LookBody,
+  act: ActBody,
 };
 
 class NewEntryDto {
@@ -238,21 +267,29 @@ export function readEntry(value: unknown): Result<NewEntry, Fault[]> {
   const { callId, kind, phoneAt } = entry.value;
   const body = readDto<EntryBodies[EntryKind]>(BODIES[kind], entry.value.body);
   if (!body.ok) return fail(body.error.map((each) => ({ ...each, path: `/body${each.path}` })));
-  if (body.value instanceof ReadingBody) {
-    const display = displayOf(body.value);
-    if (!display)
-      return fail([
-        {
-          path: '/body/said',
-          message: `"${body.value.said}" is not a display that says one thing`,
-        },
-      ]);
-  }
+  if (
+    body.value instanceof ReadingBody &&
+    !displayOf(body.value) &&
+    voltsOf(body.value) === undefined
+  )
+    return fail([
+      {
+        path: '/body/said',
+        message: `"${body.value.said}" is not a display that says one thing`,
+      },
+    ]);
   return ok({ callId, kind, phoneAt, body: body.value } as NewEntry);
 }
 
-/** What a stored reading showed; undefined only for a text that was never let in. */
-export function displayOf(body: Pick<ReadingBody, 'said'>): Display | undefined {
-  const parsed = parseDisplay(body.said);
+type Said = Pick<ReadingBody, 'said' | 'function'>;
+
+/** What a stored ohm or beeper reading showed; undefined for one of volts. */
+export function displayOf({ said, function: meant }: Said): Display | undefined {
+  if (meant === 'volt') return undefined;
+  const parsed = parseDisplay(said);
   return parsed.ok ? parsed.value : undefined;
 }
+
+/** Volts that a stored live reading showed. */
+export const voltsOf = ({ said, function: meant }: Said): number | undefined =>
+  meant === 'volt' ? parseVolts(said) : undefined;

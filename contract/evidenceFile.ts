@@ -2,10 +2,11 @@ import Ajv from 'ajv';
 import { parseSteps } from '../core/behaviour/step';
 import type { Outcome } from '../core/behaviour/statement';
 import type { Evidence, ReadingEvidence } from '../core/diagnose/evidence';
+import { PLUGGED_IN } from '../core/diagnose/useRuns';
 import type { Diagram, TerminalRef } from '../core/diagram/diagram';
 import { drawnSetup, poweredSetup, setActuator, type Setup } from '../core/diagram/setup';
 import { findTerminal } from '../core/diagram/terminal';
-import { parseDisplay } from '../core/meter/display';
+import { parseDisplay, parseVolts } from '../core/meter/display';
 import { fail, ok, type Result } from '../core/result';
 import schema from './evidence.schema.json';
 import { readJson, shapeFaults } from './jsonFile';
@@ -13,7 +14,14 @@ import type { Fault } from './problem';
 
 /** An entry as it is written; setups are told by how they differ from the one that is drawn. */
 type WrittenEntry = { id?: string } & (
-  | { kind: 'statement'; source: 'told' | 'seen'; steps: string; subject: string; outcome: string }
+  | {
+      kind: 'statement';
+      source: 'told' | 'seen';
+      steps: string;
+      subject: string;
+      outcome: string;
+      jumper?: [TerminalRef, TerminalRef];
+    }
   | {
       kind: 'reading';
       from: TerminalRef;
@@ -22,6 +30,7 @@ type WrittenEntry = { id?: string } & (
       lift?: TerminalRef[];
       byHand?: Record<string, string>;
       power?: 'off' | 'on';
+      steps?: string;
       shows: string;
       of?: 'unit' | 'twin';
       wiggle?: boolean;
@@ -68,11 +77,23 @@ function readEntry(
   };
   switch (written.kind) {
     case 'statement': {
-      const { source, steps, subject, outcome } = written;
+      const { source, steps, subject, outcome, jumper } = written;
       const parsed = parseSteps(diagram, steps);
       if (!parsed.ok) report('/steps', parsed.error.message);
       part(subject, '/subject');
-      return { kind: 'statement', id, source, steps, subject, outcome: outcome as Outcome };
+      for (const [i, ref] of (jumper ?? []).entries()) {
+        const found = findTerminal(diagram, ref);
+        if (!found.ok) report(`/jumper/${i}`, found.error.message);
+      }
+      return {
+        kind: 'statement',
+        id,
+        source,
+        steps,
+        subject,
+        outcome: outcome as Outcome,
+        ...(jumper && { jumper }),
+      };
     }
     case 'look': {
       const known = (diagram.looks ?? []).map((each) => each.id);
@@ -115,13 +136,17 @@ function readReading(
   const of = written.of ?? 'unit';
   const wiggle = written.wiggle ?? false;
   if (power === 'on') {
-    const [, number, unit] = /^(-?[0-9.]+) ?(mV|V)$/.exec(written.shows.trim()) ?? [];
-    if (number === undefined) {
+    const volts = parseVolts(written.shows);
+    if (volts === undefined) {
       report('/shows', `"${written.shows}" is not volts, such as 24.1 V or 80 mV`);
       return undefined;
     }
-    const volts = Math.abs(Number(number)) / (unit === 'mV' ? 1000 : 1);
-    return { ...common, shows: { kind: 'volts', volts }, of, wiggle };
+    // What is set is what the unit is brought to do, in the order in which it is written.
+    const moved = Object.entries(set).map(([id, to]) => `${id}=${to}`);
+    const steps = written.steps ?? (moved.join(',') || PLUGGED_IN);
+    const parsed = parseSteps(diagram, steps);
+    if (!parsed.ok) report('/steps', parsed.error.message);
+    return { ...common, steps, shows: { kind: 'volts', volts }, of, wiggle };
   }
   const display = parseDisplay(written.shows);
   if (!display.ok) {

@@ -25,7 +25,8 @@ const USAGE = `./yarrix COMMAND
          [--jump P.T,P.T]... [--fault part:mode]... [--json]
   behave DIAGRAM --steps "actuator=position,wait=SECONDS,..." [--fault part:mode]... [--json]
                                             what runs, lights, blows and trips, step by step
-  diagnose DIAGRAM EVIDENCE.json [--json]   suspects, and the verdict or the next test
+  diagnose DIAGRAM EVIDENCE.json [--policy P] [--live] [--place part|plug] [--json]
+                                            suspects, and the verdict or the next test
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
   bench engine|diagnosis [--json]           how fast and how good, measured in one run
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
@@ -55,6 +56,9 @@ async function main(argv: string[]): Promise<number> {
       part: { type: 'string' },
       port: { type: 'string' },
       only: { type: 'string' },
+      policy: { type: 'string' },
+      place: { type: 'string' },
+      live: { type: 'boolean', default: false },
     },
   });
   const [first, second] = positionals;

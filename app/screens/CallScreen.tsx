@@ -17,6 +17,7 @@ import { selectCall } from '../state/callView';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { enqueue } from '../state/outbox';
 import { space } from '../theme/theme';
+import { diagnose } from '../workers/diagnosis';
 import { switchStanding } from './switchStanding';
 
 /** One call: the unit, its complaint, and how each switch stands. */
@@ -54,7 +55,12 @@ export function CallScreen({ callId }: { callId: string }) {
 
 function Opened({ call }: { call: CallDetail }) {
   const dispatch = useAppDispatch();
-  const { appliance, diagram } = call;
+  const { appliance, diagram, diagramId, diagramVersion } = call;
+  // While the call is read, the worker gets ready for its diagram: the first advice is there at once.
+  useEffect(() => {
+    const key = `${diagramId}/${diagramVersion}`;
+    diagnose({ ask: 'prepare', key, diagram }).catch(() => undefined);
+  }, [diagram, diagramId, diagramVersion]);
   const others = diagram.parts.filter((part) => part.kind !== 'switch');
   const move = (stage: 'open' | 'done'): void => {
     const body: NewEntry = {

@@ -1,20 +1,30 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { ReadingEvidence } from '../../core/diagnose/evidence';
+import { sayTest } from '../../core/plan/sayTest';
 import { Button } from '../components/Button';
-import { Card } from '../components/Card';
 import { Notice } from '../components/Notice';
 import { Screen } from '../components/Screen';
-import { Type } from '../components/Type';
 import { useKeys } from '../components/useKeys';
 import { space, WIDE } from '../theme/theme';
-import { sayTest } from '../../core/plan/sayTest';
 import { Keypad } from './switch/Keypad';
+import { Acts } from './work/Acts';
 import { Complaint } from './work/Complaint';
+import { Course } from './work/Course';
+import { sayGood } from './work/Good';
+import { LastEntry } from './work/LastEntry';
+import { LiveScript } from './work/LiveScript';
 import { Log } from './work/Log';
-import { capital, nameOf, sayFaultOf } from './work/say';
+import { MakeSafe } from './work/MakeSafe';
+import { SecondLook, secondLookOf } from './work/SecondLook';
 import { Suspects } from './work/Suspects';
+import { TablePane } from './work/TablePane';
 import { TestCard } from './work/TestCard';
-import { useWork, type Work } from './work/useWork';
+import { Thinking } from './work/Thinking';
+import { UnitVerdict } from './work/UnitVerdict';
+import { useChosen, useWork, type MeterTest, type Work } from './work/useWork';
+import { WayCard } from './work/WayCard';
+import { WhyTest } from './work/WhyTest';
 
 /** From complaint to part: what is known of the unit, who is suspected, what to test next. */
 export function WorkScreen({ callId }: { callId: string }) {
@@ -37,77 +47,32 @@ export function WorkScreen({ callId }: { callId: string }) {
   );
 }
 
+const PANES = ['test', 'suspects', 'log', 'table'] as const;
+type Pane = (typeof PANES)[number];
+const PANE_NAMES: Record<Pane, string> = {
+  test: 'Test',
+  suspects: 'Suspects',
+  log: 'Log',
+  table: 'Table',
+};
+const NONE: never[] = [];
+
 function Opened({ work, back }: { work: Work; back: string }) {
   const wide = useWindowDimensions().width >= WIDE;
-  const [other, setOther] = useState(0);
-  const [telling, setTelling] = useState(false);
-  const { call, answer, evidence, thinking, failed } = work;
-  const tests = thinking ? [] : (answer?.tests ?? []);
-  const advice = tests[Math.min(other, tests.length - 1)];
-  const begun = evidence.length > 0;
-  const atProbes = begun && advice?.test.kind === 'ohm';
-  const ready =
-    atProbes && work.safe && !telling && advice.test.kind === 'ohm' ? advice.test : undefined;
-  const another = (): void => setOther((now) => (now + 1) % Math.max(1, tests.length));
-  useKeys({
-    n: another,
-    ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
-  });
-  const pad = ready && (
-    <Keypad
-      key={evidence.length}
-      letters={wide}
-      enter={(said) => {
-        setOther(0);
-        return work.read(ready, said);
-      }}
-    />
-  );
-  const working = (
-    <>
-      {failed !== undefined && (
-        <Notice
-          icon="alert-triangle"
-          title="The diagnosis cannot be computed on this device"
-          text={failed}
-          testID="worker-failed"
-        />
-      )}
-      {(!begun || telling) && <Complaint work={work} done={() => setTelling(false)} />}
-      {begun && thinking && failed === undefined && (
-        <Notice icon="loader" title="Weighing what is known" testID="thinking" />
-      )}
-      {begun && !thinking && <Verdict work={work} />}
-      {atProbes && !work.safe && <MakeSafe work={work} />}
-      {begun && advice && (advice.test.kind !== 'ohm' || work.safe) && (
-        <TestCard work={work} advice={advice} />
-      )}
-      {begun && tests.length > 1 && (
-        <Button
-          icon="shuffle"
-          label={`Another test instead (${(Math.min(other, tests.length - 1) % tests.length) + 1} of ${tests.length})`}
-          testID="another"
-          hint={tests.map((each) => sayTest(call.diagram, each.test)).join('; ')}
-          shortcut="N"
-          onPress={another}
-        />
-      )}
-      {begun && !telling && (
-        <Button
-          icon="message-circle"
-          label="Add what it does"
-          testID="tell-more"
-          onPress={() => setTelling(true)}
-        />
-      )}
-    </>
-  );
-  const side = (
-    <>
-      {answer && <Suspects work={work} />}
-      {begun && <Log work={work} />}
-    </>
-  );
+  const [pane, setPane] = useState<Pane>('test');
+  const { call } = work;
+  const { working, pad, table } = useWorking(work, wide);
+  const panes: Record<Pane, React.ReactNode> = {
+    test: working,
+    suspects: work.findings && <Suspects work={work} />,
+    log: (
+      <>
+        <Course work={work} />
+        <Log work={work} />
+      </>
+    ),
+    table,
+  };
   return (
     <Screen
       title="What is wrong?"
@@ -121,90 +86,191 @@ function Opened({ work, back }: { work: Work; back: string }) {
             {pad}
           </View>
           <ScrollView style={styles.pane} contentContainerStyle={styles.inner}>
-            {side}
+            {panes.suspects}
+            {panes.table}
+          </ScrollView>
+          <ScrollView style={styles.pane} contentContainerStyle={styles.inner}>
+            {panes.log}
           </ScrollView>
         </View>
       ) : (
         <>
-          <ScrollView contentContainerStyle={styles.inner}>
-            {working}
-            {side}
-          </ScrollView>
-          {pad}
+          <View style={styles.tabs} role="tablist">
+            {PANES.map((each) => (
+              <Button
+                key={each}
+                look="bare"
+                label={PANE_NAMES[each]}
+                testID={`pane-${each}`}
+                selected={each === pane}
+                onPress={() => setPane(each)}
+                style={each === pane ? { ...styles.tab, ...styles.here } : styles.tab}
+              />
+            ))}
+          </View>
+          <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
+          {pane === 'test' && pad}
         </>
       )}
     </Screen>
   );
 }
 
-/** The verdict, once there is one; nothing while tests are still worth the walk. */
-function Verdict({ work }: { work: Work }) {
-  const { diagram } = work.call;
-  const verdict = work.answer?.verdict;
-  if (!verdict || verdict.kind === 'open') return null;
-  if (verdict.kind === 'nothing-found') {
-    return (
-      <Card ground="goodGround" edge="good" testID="unit-verdict">
-        <Type size="title" weight="heavy" tone="good">
-          Nothing wrong found here
-        </Type>
-        <Type>Look at the house, at how it is used, and at what this diagram does not show.</Type>
-      </Card>
-    );
-  }
-  const suspects = verdict.kind === 'named' ? [verdict.suspect] : verdict.suspects;
-  return (
-    <Card
-      ground={verdict.kind === 'named' ? 'badGround' : 'warnGround'}
-      edge={verdict.kind === 'named' ? 'bad' : 'warn'}
-      testID="unit-verdict"
-    >
-      {verdict.kind === 'group' && <Type weight="strong">No test here tells these apart:</Type>}
-      {suspects.map((suspect) => (
-        <View key={suspect.id ?? 'none'}>
-          <Type size="title" weight="heavy" tone={verdict.kind === 'named' ? 'bad' : 'warn'}>
-            {nameOf(diagram, suspect.id)}
-          </Type>
-          <Type>
-            {capital(sayFaultOf(diagram, suspect))}, {Math.round(100 * suspect.probability)} in 100
-          </Type>
+/** The card in hand with its keypad, and the table of the switch that is at the probes. */
+function useWorking(
+  work: Work,
+  wide: boolean,
+): { working: React.ReactNode; pad: React.ReactNode; table: React.ReactNode } {
+  const { call, findings, evidence, thinking } = work;
+  const { diagram } = call;
+  const [adding, setAdding] = useState<'statement' | 'act'>();
+  const [open, setOpen] = useState<'why' | 'way'>();
+  const [liveOf, setLiveOf] = useState<object>();
+  const [clear, setClear] = useState<object>();
+  const [lastGood, setLastGood] = useState<string>();
+  const tests = thinking ? NONE : (findings?.tests ?? NONE);
+  const chosen = useChosen(tests);
+  const advice = tests[chosen.at];
+  const begun = evidence.length > 0;
+  const verdict = thinking ? undefined : findings?.verdict;
+  const asked =
+    verdict?.kind === 'open' && verdict.needs === 'second-look' ? verdict.secondLook : undefined;
+  const again = evidence.find(
+    (each): each is ReadingEvidence => each.kind === 'reading' && each.id === asked?.entry,
+  );
+  const live =
+    advice?.test.kind === 'volt'
+      ? { test: advice.test, goodVolts: advice.goodVolts }
+      : advice && liveOf === advice
+        ? advice.live
+        : undefined;
+  const ohm: MeterTest | undefined = again
+    ? secondLookOf(again)
+    : advice?.test.kind === 'ohm' && !live
+      ? advice.test
+      : undefined;
+  const reading: MeterTest | undefined = live
+    ? clear === advice
+      ? live.test
+      : undefined
+    : work.safe
+      ? ohm
+      : undefined;
+  const showsTest = begun && !thinking && adding === undefined;
+  useKeys({
+    n: chosen.next,
+    y: () => setOpen(open === 'why' ? undefined : 'why'),
+    ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
+    ...(ohm && !work.safe && { d: work.makeSafe }),
+  });
+  const pad = showsTest && reading && (
+    <Keypad
+      key={`${evidence.length} ${chosen.at}`}
+      letters={wide}
+      measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
+      enter={(said) => {
+        const problem = work.read(reading, said, again);
+        if (!problem)
+          setLastGood(
+            live ? sayGood(undefined, live.goodVolts) : advice && sayGood(advice.good, undefined),
+          );
+        return problem;
+      }}
+    />
+  );
+  const done = (): void => setAdding(undefined);
+  const working = (
+    <>
+      <Thinking work={work} begun={begun} />
+      {(!begun || adding === 'statement') && <Complaint work={work} done={done} />}
+      {adding === 'act' && <Acts work={work} done={done} />}
+      {showsTest && <UnitVerdict work={work} />}
+      {showsTest && again && asked && work.safe && (
+        <SecondLook work={work} asked={asked} reading={again} />
+      )}
+      {showsTest && ohm && !work.safe && (
+        <MakeSafe work={work} live={advice?.live && !again ? () => setLiveOf(advice) : undefined} />
+      )}
+      {showsTest && !again && live && (
+        <LiveScript
+          key={`${evidence.length} ${chosen.at}`}
+          work={work}
+          test={live.test}
+          goodVolts={live.goodVolts}
+          ready={() => setClear(advice)}
+        />
+      )}
+      {showsTest && !again && !live && advice && (advice.test.kind !== 'ohm' || work.safe) && (
+        <TestCard work={work} advice={advice} />
+      )}
+      {showsTest && !again && advice && (
+        <View style={styles.row}>
+          <Button
+            icon="help-circle"
+            label="Why this test?"
+            testID="why"
+            shortcut="Y"
+            selected={open === 'why'}
+            onPress={() => setOpen(open === 'why' ? undefined : 'why')}
+            style={styles.grow}
+          />
+          <Button
+            icon="shuffle"
+            label="Another"
+            testID="another"
+            hint={`Another test: ${tests.map((each) => sayTest(diagram, each.test)).join('; ')}`}
+            shortcut="N"
+            disabled={tests.length < 2}
+            onPress={chosen.next}
+            style={styles.grow}
+          />
         </View>
-      ))}
-      <Type size="small">
-        A blown or tripped protector has a cause: find it before it is replaced.
-      </Type>
-    </Card>
+      )}
+      {showsTest && open === 'why' && !again && (
+        <WhyTest work={work} tests={tests} at={chosen.at} choose={chosen.choose} />
+      )}
+      {showsTest && <LastEntry work={work} good={lastGood} />}
+      {begun && adding === undefined && (
+        <View style={styles.row}>
+          <Button
+            icon="message-circle"
+            label="What it does"
+            testID="tell-more"
+            onPress={() => setAdding('statement')}
+            style={styles.grow}
+          />
+          <Button
+            icon="tool"
+            label="Something done"
+            testID="add-act"
+            onPress={() => setAdding('act')}
+            style={styles.grow}
+          />
+          <Button
+            icon="sliders"
+            label="How to work"
+            testID="open-way"
+            selected={open === 'way'}
+            onPress={() => setOpen(open === 'way' ? undefined : 'way')}
+            style={styles.grow}
+          />
+        </View>
+      )}
+      {begun && open === 'way' && <WayCard work={work} />}
+    </>
   );
-}
-
-function MakeSafe({ work }: { work: Work }) {
-  return (
-    <Card ground="warnGround" edge="warn" testID="make-safe">
-      <Type size="title" weight="heavy" tone="warn">
-        Make it safe before the probes
-      </Type>
-      <Type>
-        Unplug or lock out. Prove the tester on something live, prove the unit dead, prove the
-        tester again. Discharge what stores energy.
-      </Type>
-      {work.call.diagram.cautions.map((caution) => (
-        <Type key={caution} size="small">
-          · {caution}
-        </Type>
-      ))}
-      <Button
-        look="act"
-        icon="check"
-        label="It is dead and proved"
-        testID="made-safe"
-        onPress={work.makeSafe}
-      />
-    </Card>
-  );
+  const at = reading ?? ohm ?? live?.test;
+  const table = <TablePane work={work} at={at?.from} />;
+  return { working, pad, table };
 }
 
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
   panes: { flex: 1, flexDirection: 'row' },
   pane: { flex: 1 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  grow: { flexGrow: 1 },
+  tabs: { flexDirection: 'row' },
+  tab: { flex: 1, paddingHorizontal: space.xs, borderBottomWidth: 3, borderRadius: 0 },
+  here: { borderBottomColor: 'currentColor' },
 });

@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, Stage } from '../../contract/call';
-import { displayOf, type Entry } from '../../contract/entry';
+import { displayOf, voltsOf, type Entry } from '../../contract/entry';
 import type { Outcome } from '../../core/behaviour/statement';
 import type { Evidence } from '../../core/diagnose/evidence';
 import type { Reading } from '../../core/judge/reading';
@@ -115,10 +115,16 @@ export function evidenceOf(entries: readonly Entry[]): Evidence[] {
       case 'look':
         return [{ kind: 'look', id, ...entry.body }];
       case 'reading': {
-        const shows = displayOf(entry.body);
-        const { from, to, setup, wiggle } = entry.body;
-        return shows ? [{ kind: 'reading', id, from, to, setup, shows, of: 'unit', wiggle }] : [];
+        const volts = voltsOf(entry.body);
+        const shows =
+          volts === undefined ? displayOf(entry.body) : { kind: 'volts' as const, volts };
+        const { from, to, setup, wiggle, steps } = entry.body;
+        if (!shows) return [];
+        const live = steps === undefined ? {} : { steps };
+        return [{ kind: 'reading', id, from, to, setup, ...live, shows, of: 'unit', wiggle }];
       }
+      case 'act':
+        return [{ kind: 'act', id, ...entry.body }];
       default:
         return [];
     }
@@ -153,17 +159,29 @@ export function readingsOf(entries: readonly Entry[], part: string): LoggedReadi
   });
 }
 
-/** What has been acknowledged in a call; the wires by switch. */
+/**
+ * What has been acknowledged in a call; the wires by switch. After power was on, for a live reading or
+ * to see the unit run, it is unknown until it is proved dead again.
+ */
 export function acknowledgements(entries: readonly Entry[]): {
   safe: boolean;
+  /** Whether it was made safe before, so that only proving it dead is left. */
+  poweredSince: boolean;
   leadOhms?: number;
   wiresOff: Set<string>;
 } {
-  const state: { safe: boolean; leadOhms?: number; wiresOff: Set<string> } = {
+  const state: ReturnType<typeof acknowledgements> = {
     safe: false,
+    poweredSince: false,
     wiresOff: new Set(),
   };
   for (const entry of entries) {
+    const live = entry.kind === 'reading' && entry.body.function === 'volt';
+    const used = entry.kind === 'statement' && entry.body.source === 'seen';
+    if ((live || used) && state.safe) {
+      state.safe = false;
+      state.poweredSince = true;
+    }
     if (entry.kind !== 'acknowledged') continue;
     const { what, part, leadOhms } = entry.body;
     if (what === 'made-safe') state.safe = true;

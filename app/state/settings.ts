@@ -1,6 +1,7 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { METERS } from '../../core/meter/meter';
 import type { Depth } from '../../core/plan/proof';
+import { USUAL_WAY, type Way } from '../../core/plan/way';
 import { database } from '../storage/database';
 import type { ThemeChoice } from '../theme/theme';
 
@@ -8,9 +9,18 @@ export interface Settings {
   theme: ThemeChoice;
   meter: string;
   depth: Depth;
+  way: Way;
+  /** What a good unit shows is said after the reading, so that nobody reads what they expect. */
+  blind: boolean;
 }
 
-const initialState: Settings = { theme: 'auto', meter: METERS[0].id, depth: 'quick' };
+const initialState: Settings = {
+  theme: 'auto',
+  meter: METERS[0].id,
+  depth: 'quick',
+  way: USUAL_WAY,
+  blind: false,
+};
 
 const KEY = 'settings';
 export const restoreSettings = createAsyncThunk(

@@ -1,59 +1,126 @@
 import type { OhmAnswer } from '../../core/circuit/ohmReading';
 import type { Evidence } from '../../core/diagnose/evidence';
+import type { Contradiction } from '../../core/diagnose/pairs';
+import type { SecondLook } from '../../core/diagnose/secondLook';
 import type { Diagram } from '../../core/diagram/diagram';
-import type { Advice } from '../../core/plan/nextTest';
 import type { Fault } from '../../core/fault/modes';
+import type { Advice } from '../../core/plan/nextTest';
+import type { Way } from '../../core/plan/way';
+import type { School } from '../../core/plan/schools';
+import type { Shown } from '../../core/plan/shown';
+import type { UnitTest } from '../../core/plan/unitTests';
 
-/** What the worker is asked: a unit, and what is known of it. */
-export interface Question {
-  /** Counts the questions, so that an answer that comes too late is told from the last one. */
-  number: number;
-  /** Diagrams with the same key are the same. */
+/** A unit; diagrams with the same key are the same. */
+interface Unit {
   key: string;
   diagram: Diagram;
-  entries: Evidence[];
 }
+
+/** What the worker is asked: to get ready for a unit, what is known of it, or what schools take. */
+export type Question = { number: number } & Unit &
+  ({ ask: 'prepare' } | { ask: 'findings' | 'schools'; entries: Evidence[]; way: Way });
 
 export interface ShownSuspect {
   id: string | undefined;
   probability: number;
-  fault: Fault | undefined;
+  /** One fault, or two together. */
+  faults: Fault[];
 }
 
-/** What the worker answers: everything that the work screen shows. */
-export interface Answer {
-  number: number;
+export interface ShownTest extends Omit<Advice, 'meanings'> {
+  /** What a good unit shows: ohms, or volts. */
+  good: OhmAnswer | undefined;
+  goodVolts: number | undefined;
+  /** The live reading between the same points that answers the same, with what a good unit shows. */
+  live: { test: Extract<UnitTest, { kind: 'volt' }>; goodVolts: number | undefined } | undefined;
+  meanings: {
+    share: number;
+    shown: Shown | undefined;
+    suspects: { id: string | undefined; probability: number }[];
+    named: boolean;
+  }[];
+}
+
+export type ShownVerdict =
+  | {
+      kind: 'named';
+      suspect: ShownSuspect;
+      /** Entries that speak for it and against it. */
+      because: string[];
+      against: string[];
+    }
+  | { kind: 'group'; suspects: ShownSuspect[]; settles: ShownTest[] }
+  | { kind: 'nothing-found' }
+  | { kind: 'open'; needs: 'test' | 'own-terminals' }
+  | { kind: 'open'; needs: 'second-look'; secondLook: SecondLook };
+
+/** Everything that the work screen shows. */
+export interface Findings {
   suspects: ShownSuspect[];
-  verdict:
-    | { kind: 'named'; suspect: ShownSuspect }
-    | { kind: 'group'; suspects: ShownSuspect[] }
-    | { kind: 'nothing-found' }
-    | { kind: 'open'; needs: 'test' | 'own-terminals' };
-  tests: (Advice & {
-    /** What a good unit reads there; for ohm tests. */
-    good?: OhmAnswer;
-  })[];
-  /** Suspects that the last entry moved most, with the factor. */
-  moved: { id: string; factor: number }[];
+  verdict: ShownVerdict;
+  tests: ShownTest[];
+  /** By entry: suspects that it moved most, with the factor. */
+  moved: Record<string, { id: string; factor: number }[]>;
+  /** Probability of the leading suspects before any entry and after each. */
+  course: { id: string; probabilities: number[] }[];
+  contradictions: Contradiction[];
+  /** Whether two faults together explain what no single one does. */
+  pairs: boolean;
   milliseconds: number;
 }
 
+export type Answer = { number: number } & (
+  | { kind: 'progress'; share: number }
+  | { kind: 'prepared' }
+  | { kind: 'findings'; findings: Findings }
+  | { kind: 'schools'; schools: { school: School; minutes: number }[] }
+);
+
 let worker: Worker | undefined;
 let asked = 0;
+/** Whoever waits for an answer, by the number of the question. */
+const waiting = new Map<number, { hear: (answer: Answer) => void; fail: (error: Error) => void }>();
 
-/** Asks the worker; a newer question makes an older one moot, whose promise then never settles. */
-export function diagnose(question: Omit<Question, 'number'>): Promise<Answer> {
-  worker ??= new Worker('/workers/diagnosis.js');
+function running(): Worker {
+  if (worker) return worker;
+  worker = new Worker('/workers/diagnosis.js');
+  worker.addEventListener('message', ({ data }: MessageEvent<Answer>) =>
+    waiting.get(data.number)?.hear(data),
+  );
+  worker.addEventListener('error', (event) => endAll(new Error(event.message)));
+  return worker;
+}
+
+function endAll(error: Error): void {
+  worker?.terminate();
+  worker = undefined;
+  for (const { fail } of waiting.values()) fail(error);
+  waiting.clear();
+}
+
+/** Ends whatever the worker is at; it starts anew with the next question. */
+export const stopDiagnosis = (): void => endAll(new Stopped());
+
+/** The technician has stopped the work. */
+export class Stopped extends Error {}
+
+type Asked = Question extends infer Q ? (Q extends Question ? Omit<Q, 'number'> : never) : never;
+
+/** Asks the worker. @param progress hears how far a unit is prepared that is new to it */
+export function diagnose(
+  question: Asked,
+  progress: (share: number) => void = () => undefined,
+): Promise<Answer> {
   const number = ++asked;
-  const answer = new Promise<Answer>((resolve, reject) => {
-    const hear = ({ data }: MessageEvent<Answer>): void => {
-      if (data.number < number) return;
-      worker?.removeEventListener('message', hear);
-      if (data.number === number) resolve(data);
-    };
-    worker?.addEventListener('message', hear);
-    worker?.addEventListener('error', (event) => reject(new Error(event.message)), { once: true });
+  return new Promise((resolve, reject) => {
+    waiting.set(number, {
+      hear: (answer) => {
+        if (answer.kind === 'progress') return progress(answer.share);
+        waiting.delete(number);
+        resolve(answer);
+      },
+      fail: reject,
+    });
+    running().postMessage({ ...question, number });
   });
-  worker.postMessage({ ...question, number } satisfies Question);
-  return answer;
 }

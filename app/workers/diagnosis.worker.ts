@@ -1,63 +1,149 @@
-import { unitState, type Suspect, type UnitVerdict } from '../../core/diagnose/unitState';
-import { UnitPredictor } from '../../core/diagnose/unitPredictor';
+import { readingsFor, type Suspect } from '../../core/diagnose/unitState';
+import { HEALTHY, weigh } from '../../core/diagnose/weighEvidence';
+import type { Evidence } from '../../core/diagnose/evidence';
 import { ORDINARY_METER } from '../../core/meter/meter';
-import { UnitPlanner } from '../../core/plan/nextTest';
-import type { Answer, Question, ShownSuspect } from './diagnosis';
+import type { Advice } from '../../core/plan/nextTest';
+import { shownAs } from '../../core/plan/shown';
+import type { UnitTest } from '../../core/plan/unitTests';
+import { UnitDiagnosis, type Findings as Found } from '../../core/plan/unitDiagnosis';
+import type {
+  Answer,
+  Findings,
+  Question,
+  ShownSuspect,
+  ShownTest,
+  ShownVerdict,
+} from './diagnosis';
 
 /** Runs beside the page: suspects, verdict and next tests of one unit. */
 
-/** Planners of the diagrams worked with; each costs a second or so to make. */
-const planners = new Map<string, UnitPlanner>();
-const SHOWN = { suspects: 6, tests: 4, moved: 3 };
+/** Units that were worked with; each costs a second or so to prepare. */
+const units = new Map<string, UnitDiagnosis>();
+const SHOWN = { suspects: 6, moved: 3, course: 4 };
+/** An entry that makes a suspect this many times likelier or less likely speaks for or against it. */
+const SPEAKS = 1.2;
 
 addEventListener('message', ({ data }: MessageEvent<Question>) => {
   postMessage(answer(data));
 });
 
-function answer({ number, key, diagram, entries }: Question): Answer {
+function answer(question: Question): Answer {
+  const { number, key, diagram } = question;
   const from = performance.now();
-  const planner = planners.get(key) ?? new UnitPlanner(new UnitPredictor(diagram, ORDINARY_METER));
-  planners.set(key, planner);
-  const { predictor } = planner;
-  const state = unitState(predictor, entries);
-  const { verdict, tests } = planner.advise(state, entries);
-  const moved = [...(state.moved.get(entries.at(-1)?.id ?? '') ?? [])]
-    .filter(([id]) => id !== '' && chanceOf(state.suspects, id) > 0.01)
-    .map(([id, factor]) => ({ id, factor }))
-    .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)));
+  let told = 0;
+  const unit =
+    units.get(key) ??
+    new UnitDiagnosis(diagram, ORDINARY_METER, (share) => {
+      if (share - told < 0.02) return;
+      told = share;
+      postMessage({ number, kind: 'progress', share } satisfies Answer);
+    });
+  units.set(key, unit);
+  switch (question.ask) {
+    case 'prepare':
+      return { number, kind: 'prepared' };
+    case 'schools':
+      return { number, kind: 'schools', schools: unit.compare(question.entries, question.way) };
+    case 'findings': {
+      const found = unit.of(question.entries, question.way);
+      const findings = {
+        ...shown(found, question.entries),
+        milliseconds: performance.now() - from,
+      };
+      return { number, kind: 'findings', findings };
+    }
+  }
+}
+
+function shown(found: Found, entries: readonly Evidence[]): Omit<Findings, 'milliseconds'> {
+  const { state, tests, contradictions, pairs } = found;
+  const chance = new Map(state.suspects.map(({ id, probability }) => [id ?? '', probability]));
+  const moved = Object.fromEntries(
+    [...state.moved].map(([entry, by]) => [
+      entry,
+      [...by]
+        .filter(([id]) => id !== '' && (chance.get(id) ?? 0) > 0.01)
+        .map(([id, factor]) => ({ id, factor }))
+        .filter(({ factor }) => factor > SPEAKS || factor < 1 / SPEAKS)
+        .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
+        .slice(0, SHOWN.moved),
+    ]),
+  );
+  const course = state.suspects.slice(0, SHOWN.course).map(({ id }) => ({
+    id: id ?? '',
+    probabilities: state.course.map((each) => each.get(id ?? '') ?? 0),
+  }));
   return {
-    number,
-    suspects: state.suspects.slice(0, SHOWN.suspects).map(shown),
-    verdict: shownVerdict(verdict),
-    tests: tests.slice(0, SHOWN.tests).map((advice) => {
-      const { test } = advice;
-      return test.kind === 'ohm'
-        ? { ...advice, good: predictor.ownOhms(0, test.setup, test.from, test.to) }
-        : advice;
-    }),
-    moved: moved.slice(0, SHOWN.moved),
-    milliseconds: performance.now() - from,
+    suspects: state.suspects.slice(0, SHOWN.suspects).map(suspectShown),
+    verdict: verdictShown(found, entries),
+    tests: tests.map((each) => testShown(found, each, entries)),
+    moved,
+    course,
+    contradictions,
+    pairs,
   };
 }
 
-const chanceOf = (suspects: readonly Suspect[], id: string): number =>
-  suspects.find((each) => each.id === id)?.probability ?? 0;
+function testShown({ planner }: Found, advice: Advice, entries: readonly Evidence[]): ShownTest {
+  const { predictor } = planner;
+  const { test } = advice;
+  const volts = (live: Extract<UnitTest, { kind: 'volt' }>): number | undefined =>
+    predictor.volts(live.steps, live.from, live.to)(HEALTHY);
+  const seen = entries.findLast((each) => each.kind === 'statement');
+  const live =
+    test.kind === 'ohm' && test.reach === 'own' && seen?.kind === 'statement'
+      ? ({ kind: 'volt', from: test.from, to: test.to, steps: seen.steps } as const)
+      : undefined;
+  return {
+    ...advice,
+    good:
+      test.kind === 'ohm' ? predictor.ownOhms(test.setup, test.from, test.to)(HEALTHY) : undefined,
+    goodVolts: test.kind === 'volt' ? volts(test) : undefined,
+    live: live && { test: live, goodVolts: volts(live) },
+    meanings: advice.meanings.map((each) => ({
+      share: each.share,
+      shown: shownAs(predictor, test, each),
+      suspects: each.suspects,
+      named: each.named,
+    })),
+  };
+}
 
-const shown = ({ id, probability, leading }: Suspect): ShownSuspect => ({
+const suspectShown = ({ id, probability, leading }: Suspect): ShownSuspect => ({
   id,
   probability,
-  fault: leading.faults[0],
+  faults: leading.causes,
 });
 
-function shownVerdict(verdict: UnitVerdict): Answer['verdict'] {
+function verdictShown(found: Found, entries: readonly Evidence[]): ShownVerdict {
+  const { verdict, secondLook, state, planner } = found;
   switch (verdict.kind) {
-    case 'named':
-      return { kind: 'named', suspect: shown(verdict.suspect) };
+    case 'named': {
+      const { suspect } = verdict;
+      const own = readingsFor(planner.predictor, suspect, entries).map((each) => each.id);
+      const index = planner.predictor.hypotheses.indexOf(suspect.leading);
+      const against = entries.filter((each) => (weigh(planner.predictor, each)[index] ?? 1) < 0.2);
+      const because = [...state.moved].flatMap(([entry, by]) =>
+        (by.get(suspect.id ?? '') ?? 1) > SPEAKS || own.includes(entry) ? [entry] : [],
+      );
+      return {
+        kind: 'named',
+        suspect: suspectShown(suspect),
+        because,
+        against: against.map((each) => each.id),
+      };
+    }
     case 'group':
-      return { kind: 'group', suspects: verdict.suspects.map(shown) };
+      return {
+        kind: 'group',
+        suspects: verdict.suspects.map(suspectShown),
+        settles: found.settles.map((each) => testShown(found, each, entries)),
+      };
     case 'nothing-found':
       return { kind: 'nothing-found' };
     case 'open':
-      return verdict;
+      return verdict.needs === 'second-look' && secondLook
+        ? { kind: 'open', needs: 'second-look', secondLook }
+        : { kind: 'open', needs: verdict.needs === 'own-terminals' ? 'own-terminals' : 'test' };
   }
 }

@@ -34,6 +34,10 @@ function bySlip(display: Display, shown: Interval | undefined): number {
   }
 }
 
+/** Probability of a display as a slip, whatever the circuit. */
+export const slipShare = (display: Display, shown: Interval | undefined): number =>
+  SLIP * bySlip(display, shown);
+
 /** Share of an interval of true ohms, even on the logarithmic scale, that would show the display. */
 function share(shown: Interval, low: number, high: number): number {
   const from = Math.max(log(shown.low), log(low));
@@ -67,6 +71,6 @@ export function likelihood(
   shown: Interval | undefined,
   predicted: OhmAnswer,
 ): number {
-  const slip = SLIP * bySlip(display, shown);
+  const slip = slipShare(display, shown);
   return shown ? (1 - SLIP) * byCircuit(shown, predicted) + slip : slip;
 }

@@ -3,7 +3,7 @@ import { positionsOf } from '../diagram/setup';
 import { splitRef, terminalRef } from '../diagram/terminal';
 import { displayInterval } from '../meter/meter';
 import type { Evidence, ReadingEvidence } from './evidence';
-import { likelihood } from './likelihood';
+import { likelihood, slipShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
 import { readingsFor, type Suspect, type UnitState } from './unitState';
 import { sameSaid, weigh } from './weighEvidence';
@@ -33,6 +33,8 @@ export interface SecondLook {
 
 /** A reading that is at least this probable needs no second look. */
 const EXPECTED = 0.1;
+/** No reading is less probable by faults than this. */
+const LEAST = 1e-6;
 /** Explanations that a slip is weighed under. */
 const WEIGHED = 24;
 /** From this probability on a part is worth a number instead of a beep. */
@@ -61,11 +63,14 @@ export function secondLook(
       0,
     );
     if (asSaid >= EXPECTED) return;
+    // What is left of it by faults alone.
+    const slipped = slipShare(entry.shows, displayInterval(entry.shows, predictor.meter));
+    const byFaults = Math.max(LEAST, asSaid - slipped);
     for (const [slip, other] of otherPlaces(predictor.diagram, entries, i)) {
       const fits = rest
         .slice(0, WEIGHED)
         .reduce((sum, { index, share }) => sum + share * likelihoodAt(predictor, other, index), 0);
-      const odds = (SLIPS[slip].often * fits) / asSaid;
+      const odds = (SLIPS[slip].often * fits) / byFaults;
       if (odds > 1 && odds > (best?.odds ?? 0)) best = { entry: entry.id, slip, odds };
     }
   });
@@ -79,7 +84,8 @@ export function onceMore(
   suspect: Suspect,
 ): SecondLook | undefined {
   const [only, more] = readingsFor(predictor, suspect, entries);
-  if (!only || more || only.shows.kind === 'unsteady') return undefined;
+  const firm = only?.shows.kind === 'unsteady' || only?.shows.kind === 'volts';
+  if (!only || more || firm) return undefined;
   return { entry: only.id, slip: 'once' };
 }
 

@@ -9,7 +9,7 @@ import { drawnSetup, poweredSetup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 import { showOhms } from '../meter/meter';
 import { testOf } from '../plan/minutes';
-import type { Way } from '../plan/nextTest';
+import type { Way } from '../plan/way';
 import type { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { UnitTest } from '../plan/unitTests';
 import type { Evidence, StatementEvidence } from './evidence';

@@ -93,8 +93,11 @@ function faultsOf(part: Part): Weighted[] {
   }
 }
 
-/** Every single fault in its typical sizes with its weight, and "nothing wrong", with what each has opened for good. */
-export function unitHypotheses(diagram: Diagram): UnitHypothesis[] {
+/** Every single fault in its typical sizes with its weight, and "nothing wrong", with what each has opened for good. @param progress hears the share that is done */
+export function unitHypotheses(
+  diagram: Diagram,
+  progress: (share: number) => void = () => undefined,
+): UnitHypothesis[] {
   const list: { suspect: string; fault: Fault; weight: number }[] = [];
   for (const part of diagram.parts) {
     const whole = part.prior?.weight ?? PART_WEIGHT[part.kind];
@@ -136,8 +139,9 @@ export function unitHypotheses(diagram: Diagram): UnitHypothesis[] {
   const runs = new UseRuns(diagram);
   return [
     { suspect: undefined, causes: [], faults: [], prior: NOTHING, uses: runs.of([]) },
-    ...list.map(({ suspect, fault, weight }) => {
+    ...list.map(({ suspect, fault, weight }, i) => {
       const uses = runs.of([fault]);
+      progress((i + 1) / list.length);
       const caused = consequencesOf(diagram, uses, [fault]);
       return {
         suspect,

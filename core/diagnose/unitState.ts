@@ -27,6 +27,8 @@ export interface UnitState {
   suspects: Suspect[];
   /** For each entry: how much it has raised or lowered each suspect, as a factor. */
   moved: Map<string, Map<string, number>>;
+  /** Probability of each suspect before any entry and after each; "" for nothing wrong. */
+  course: Map<string, number>[];
 }
 
 /** A suspect is named from this probability on. */
@@ -46,6 +48,7 @@ export function unitState(predictor: UnitPredictor, entries: readonly Evidence[]
   const moved: UnitState['moved'] = new Map();
   const taken = new Set<string>();
   let before = suspectsOf(hypotheses, normalised(log));
+  const course = [chances(before)];
   for (const entry of entries) {
     if (entry.kind === 'act') touched.add(entry.part);
     const same = sameSaid(entry);
@@ -59,18 +62,18 @@ export function unitState(predictor: UnitPredictor, entries: readonly Evidence[]
       log[i] = (log[i] ?? 0) + share * Math.log(may ? (1 - CURED) * own + CURED * cured : own);
     });
     const after = suspectsOf(hypotheses, normalised(log));
-    const was = new Map(before.map(({ id, probability }) => [id, probability]));
-    moved.set(
-      entry.id,
-      new Map(
-        after.map(({ id, probability }) => [id ?? '', probability / (was.get(id) ?? probability)]),
-      ),
-    );
+    const was = chances(before);
+    const now = chances(after);
+    course.push(now);
+    moved.set(entry.id, new Map([...now].map(([id, each]) => [id, each / (was.get(id) ?? each)])));
     before = after;
   }
   const probabilities = normalised(log);
-  return { probabilities, suspects: suspectsOf(hypotheses, probabilities), moved };
+  return { probabilities, suspects: suspectsOf(hypotheses, probabilities), moved, course };
 }
+
+const chances = (suspects: readonly Suspect[]): Map<string, number> =>
+  new Map(suspects.map(({ id, probability }) => [id ?? '', probability]));
 
 function normalised(log: Float64Array): Float64Array {
   const top = log.reduce((most, each) => Math.max(most, each), -Infinity);

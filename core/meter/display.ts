@@ -135,3 +135,10 @@ export function sayDisplay(display: Display): string {
       return sayOhms(display.ohms);
   }
 }
+
+/** Volts as a display says them, "24.1 V" or "80 mV", in volt; undefined for anything else. */
+export function parseVolts(said: string): number | undefined {
+  const [, number, unit] = /^([-+]?\d+(?:[.,]\d+)?) ?(mV|V)$/i.exec(said.trim()) ?? [];
+  if (number === undefined || unit === undefined) return undefined;
+  return Math.abs(Number(number.replace(',', '.'))) / (unit.toLowerCase() === 'mv' ? 1000 : 1);
+}

@@ -5,7 +5,8 @@ import { unitState } from '../diagnose/unitState';
 import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
 import { UnitPlanner } from './nextTest';
-import { minutesOf, unitTests, type UnitTest } from './unitTests';
+import { Minutes } from './minutes';
+import { unitTests, type UnitTest } from './unitTests';
 
 const burner = builtIn('radiant-burner');
 if (!burner) throw new Error('no burner');
@@ -40,22 +41,29 @@ describe('the cost of a test', () => {
     return test;
   };
 
+  const minutes = new Minutes(burner);
+  const { untouched } = minutes;
+
   it('has a panel in it only until it is open, and only what changes of the setup', () => {
-    const test = at('element');
-    const closed = minutesOf(burner, test, { openPanels: new Set(), setup: undefined });
-    const open = minutesOf(burner, test, { openPanels: new Set(['top']), setup: undefined });
+    const cost = minutes.of(at('element'));
+    const top = 1 << burner.panels.findIndex((each) => each.id === 'top');
+    const closed = minutes.from(untouched, cost);
+    const open = minutes.from({ ...untouched, open: top }, cost);
     expect(closed - open).toBeCloseTo(8, 9);
-    const again = minutesOf(burner, test, { openPanels: new Set(['top']), setup: test.setup });
-    expect(again).toBeLessThan(open);
+    expect(minutes.from(minutes.after(untouched, cost), cost)).toBeLessThan(open);
   });
 
   it('is nothing for a panel where both probes are at the cord', () => {
     const plug = unitTests(burner).find(
       (each) => each.kind === 'ohm' && each.from === 'feed.L1' && each.to === 'feed.L2',
     );
-    expect(
-      plug && minutesOf(burner, plug, { openPanels: new Set(), setup: undefined }),
-    ).toBeLessThan(1);
+    expect(plug && minutes.from(untouched, minutes.of(plug))).toBeLessThan(1);
+  });
+
+  it('is more than its minutes for what is read live', () => {
+    const ohm = at('element');
+    const live = minutes.of({ kind: 'volt', from: ohm.from, to: ohm.to, steps: 'knob=high' });
+    expect(live.minutes).toBeGreaterThan(5 * minutes.of(ohm).minutes);
   });
 });
 

@@ -1,13 +1,8 @@
 import type { Evidence } from '../diagnose/evidence';
 import type { UnitPredictor } from '../diagnose/unitPredictor';
-import {
-  atItself,
-  NAME_FROM,
-  readAtItself,
-  type UnitState,
-  type UnitVerdict,
-} from '../diagnose/unitState';
+import { NAME_FROM, readAtItself, type UnitState, type UnitVerdict } from '../diagnose/unitState';
 import { HEALTHY } from '../diagnose/weighEvidence';
+import { candidatesOf, keyOf, type Candidate } from './candidates';
 import {
   Decision,
   foundUnder,
@@ -16,16 +11,18 @@ import {
   type Option,
   type Standing,
 } from './decision';
-import { foretold } from './foretold';
 import { choices, type Choice } from './leastMinutes';
 import { alongTheLine } from './line';
-import { Minutes, testOf, type Cost } from './minutes';
+import { Minutes, testOf } from './minutes';
 import { choose, expectedMinutes, SCHOOLS, type School } from './schools';
+import { USUAL_WAY, type Way } from './way';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
 
 /** What a test would show, how probable that is, and who would be suspected then. */
 export interface Meaning {
   share: number;
+  /** The outcome: of a look 1 for found. */
+  outcome: number;
   /** Place of the likeliest hypothesis that shows it. */
   shows: number;
   suspects: { id: string | undefined; probability: number }[];
@@ -43,32 +40,11 @@ export interface Advice {
   meanings: Meaning[];
 }
 
-/** How the technician wants to work. */
-export interface Way {
-  school: School;
-  /** Whether live readings and jumper tries may be advised. */
-  live: boolean;
-  /** Readings at the parts alone, from the plug alone, or both. */
-  place: 'part' | 'plug' | 'any';
-}
-
-/** Cold first: what only a live reading can settle is said when nothing cold tells any more. */
-export const USUAL_WAY: Way = { school: 'least', live: false, place: 'any' };
-
 /** Explanations that are planned for: the likeliest that make up this much, and no more than so many. */
 const PLANNED = { share: 0.985, most: 60 };
 /** A test that was taken twice says no more. */
 const MOST_TIMES = 2;
 const SHOWN = 4;
-
-/** A test with what every hypothesis foretells of it. */
-interface Candidate {
-  test: UnitTest;
-  key: string;
-  cost: Cost;
-  outcome: Int8Array;
-  at: string[];
-}
 
 /** Plans tests for one unit; kept while a call is worked. */
 export class UnitPlanner {
@@ -77,29 +53,13 @@ export class UnitPlanner {
   private readonly hot = new Map<string, Candidate[]>();
   private readonly line: Map<string, number>;
 
-  constructor(readonly predictor: UnitPredictor) {
+  constructor(
+    readonly predictor: UnitPredictor,
+    progress: (share: number) => void = () => undefined,
+  ) {
     this.minutes = new Minutes(predictor.diagram);
     this.line = alongTheLine(predictor.diagram);
-    this.cold = this.candidates(unitTests(predictor.diagram));
-  }
-
-  /** Of tests that tell the same and open the same panels only the quickest is kept. */
-  private candidates(tests: readonly UnitTest[]): Candidate[] {
-    const { diagram } = this.predictor;
-    const kept = new Map<string, Candidate & { minutes: number }>();
-    for (const test of tests) {
-      const outcome = foretold(this.predictor, test);
-      if (outcome.every((each) => each === outcome[0])) continue;
-      const at =
-        test.kind === 'ohm' || test.kind === 'volt' ? atItself(diagram, test.from, test.to) : [];
-      const cost = this.minutes.of(test);
-      const minutes = this.minutes.from(this.minutes.untouched, cost);
-      const tells = `${test.kind} ${at.join()} ${cost.panels} ${String.fromCharCode(...outcome)}`;
-      const known = kept.get(tells);
-      if (!known || minutes < known.minutes)
-        kept.set(tells, { test, key: keyOf(test), cost, outcome, at, minutes });
-    }
-    return [...kept.values()];
+    this.cold = candidatesOf(predictor, this.minutes, unitTests(predictor.diagram), progress);
   }
 
   /** Live readings and jumper tries at the moments in which the unit was seen to do wrong. */
@@ -112,7 +72,10 @@ export class UnitPlanner {
       const key = `${steps} ${subject}`;
       const known =
         this.hot.get(key) ??
-        this.candidates([...liveTests(diagram, steps), ...jumperTests(diagram, steps, subject)]);
+        candidatesOf(this.predictor, this.minutes, [
+          ...liveTests(diagram, steps),
+          ...jumperTests(diagram, steps, subject),
+        ]);
       this.hot.set(key, known);
       return known;
     });
@@ -315,6 +278,7 @@ export class UnitPlanner {
         });
         return {
           share,
+          outcome,
           shows: hypotheses[shows] ?? HEALTHY,
           suspects: inOrder
             .slice(0, 3)
@@ -347,9 +311,6 @@ function ofPlanned(outcome: Int8Array, hypotheses: readonly number[]): Int8Array
 /** Whether a test is at the place that the technician wants to work at; looks and tries always are. */
 function wanted({ test, at }: Option, { place }: Way): boolean {
   if (place === 'any' || test.kind === 'look' || test.kind === 'try') return true;
-  return (place === 'part') === at.length > 0;
+  const atPart = test.kind === 'ohm' ? test.reach !== 'through' : at.length > 0;
+  return (place === 'part') === atPart;
 }
-
-/** Two tests with the same key are the same test. */
-const keyOf = (test: UnitTest): string =>
-  JSON.stringify(test.kind === 'ohm' ? [test.from, test.to, test.setup, test.wiggle] : test);

@@ -1,20 +1,32 @@
-import type { Diagram } from '../diagram/diagram';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, sayPosition, type Setup } from '../diagram/setup';
 import type { UnitTest } from './unitTests';
 
 /** A test in one sentence: what to do, with everything that must be true while it is done. */
 export function sayTest(diagram: Diagram, test: UnitTest): string {
+  const name = (id: string): string => diagram.parts.find((each) => each.id === id)?.name ?? id;
+  const steps = (text: string): string => text.split(',').join(', ');
   switch (test.kind) {
     case 'look':
       return `look: ${diagram.looks?.find((each) => each.id === test.look)?.says ?? test.look}?`;
     case 'try': {
-      const name = diagram.parts.find((each) => each.id === test.subject)?.name ?? test.subject;
-      return `try ${test.steps.split(',').join(', ')} and watch: ${name}`;
+      const bridged = test.jumper ? `with a jumper ${between(...test.jumper)}, attended, ` : '';
+      return `${bridged}try ${steps(test.steps)} and watch: ${name(test.subject)}`;
     }
-    case 'ohm':
-      return [`ohms ${test.from} to ${test.to}`, ...saySetup(diagram, test.setup)].join(', ');
+    case 'volt':
+      return `live: volts ${between(test.from, test.to)}, clipped on dead, then ${steps(test.steps)}`;
+    case 'ohm': {
+      const moved = test.wiggle ? ['wiggled'] : [];
+      return [
+        `ohms ${between(test.from, test.to)}`,
+        ...moved,
+        ...saySetup(diagram, test.setup),
+      ].join(', ');
+    }
   }
 }
+
+const between = (from: TerminalRef, to: TerminalRef): string => `${from} to ${to}`;
 
 /** How a setup differs from the one that the sheet is drawn for. */
 export function saySetup(diagram: Diagram, setup: Setup): string[] {

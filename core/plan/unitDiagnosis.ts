@@ -1,13 +1,18 @@
 import { contradictions, withPairs, type Contradiction } from '../diagnose/pairs';
 import type { Evidence } from '../diagnose/evidence';
 import { onceMore, secondLook, type SecondLook } from '../diagnose/secondLook';
+import { unitHypotheses } from '../diagnose/unitHypotheses';
 import { UnitPredictor } from '../diagnose/unitPredictor';
 import { unitState, type UnitState, type UnitVerdict } from '../diagnose/unitState';
 import { UseRuns } from '../diagnose/useRuns';
 import type { Diagram } from '../diagram/diagram';
 import type { Meter } from '../meter/meter';
-import { UnitPlanner, USUAL_WAY, type Advice, type Way } from './nextTest';
+import { UnitPlanner, type Advice } from './nextTest';
+import { USUAL_WAY, type Way } from './way';
 import type { School } from './schools';
+
+/** Share of the preparing that the uses of the unit take. */
+const USES = 0.5;
 
 /** All that is made of what is known of a unit. */
 export interface Findings {
@@ -26,17 +31,21 @@ export interface Findings {
 
 /** The diagnosis of one unit; made once for a diagram and kept while its calls are worked. */
 export class UnitDiagnosis {
-  private readonly singles: UnitPlanner;
+  readonly planner: UnitPlanner;
   private readonly runs: UseRuns;
   private pairs: { key: string; planner: UnitPlanner } | undefined;
 
   /** What it was made with, for who simulates a call. */
   get predictor(): UnitPredictor {
-    return this.singles.predictor;
+    return this.planner.predictor;
   }
 
-  constructor(diagram: Diagram, meter: Meter) {
-    this.singles = new UnitPlanner(new UnitPredictor(diagram, meter));
+  /** @param progress hears the share of the preparing that is done, uses first and tests after */
+  constructor(diagram: Diagram, meter: Meter, progress: (share: number) => void = () => undefined) {
+    const hypotheses = unitHypotheses(diagram, (share) => progress(USES * share));
+    this.planner = new UnitPlanner(new UnitPredictor(diagram, meter, hypotheses), (share) =>
+      progress(USES + (1 - USES) * share),
+    );
     this.runs = new UseRuns(diagram);
   }
 
@@ -60,7 +69,7 @@ export class UnitDiagnosis {
       settles,
       secondLook: again,
       contradictions: contradictions(planner.predictor, entries),
-      pairs: planner !== this.singles,
+      pairs: planner !== this.planner,
     };
   }
 
@@ -71,7 +80,7 @@ export class UnitDiagnosis {
   }
 
   private stateOf(entries: readonly Evidence[]): { planner: UnitPlanner; state: UnitState } {
-    const planner = this.singles;
+    const { planner } = this;
     const state = unitState(planner.predictor, entries);
     const paired = withPairs(planner.predictor, entries, state, this.runs);
     if (!paired) return { planner, state };

@@ -38,7 +38,7 @@ function unknownPlaces(diagram: Diagram, entry: NewEntry): Fault[] {
     case 'diagram':
       return [{ path: '/kind', message: 'is written by the server when a table comes in' }];
     case 'reading': {
-      const { part, from, to } = entry.body;
+      const { part, from, to, steps } = entry.body;
       const ids = [...owners(diagram), ...diagram.wires].map((each) => each.id);
       return [
         ...(ids.includes(part)
@@ -46,13 +46,18 @@ function unknownPlaces(diagram: Diagram, entry: NewEntry): Fault[] {
           : [{ path: '/body/part', message: `there is no part "${part}"` }]),
         ...unless('/body/from', findTerminal(diagram, from)),
         ...unless('/body/to', findTerminal(diagram, to)),
+        ...(steps === undefined ? [] : unless('/body/steps', parseSteps(diagram, steps))),
       ];
     }
     case 'statement': {
-      const { steps, subject } = entry.body;
+      const { steps, subject, jumper = [] } = entry.body;
       const known = owners(diagram).some((each) => each.id === subject);
+      const bridged = jumper.flatMap((ref, i) =>
+        unless(`/body/jumper/${i}`, findTerminal(diagram, ref)),
+      );
       return [
         ...unless('/body/steps', parseSteps(diagram, steps)),
+        ...bridged,
         ...(known ? [] : [{ path: '/body/subject', message: `there is no part "${subject}"` }]),
       ];
     }
@@ -60,6 +65,11 @@ function unknownPlaces(diagram: Diagram, entry: NewEntry): Fault[] {
       const { look } = entry.body;
       const known = diagram.looks?.some((each) => each.id === look);
       return known ? [] : [{ path: '/body/look', message: `there is no look "${look}"` }];
+    }
+    case 'act': {
+      const { part } = entry.body;
+      const known = [...owners(diagram), ...diagram.wires].some((each) => each.id === part);
+      return known ? [] : [{ path: '/body/part', message: `there is no part "${part}"` }];
     }
     default:
       return [];

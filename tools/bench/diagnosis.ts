@@ -1,18 +1,25 @@
 import { chanceFrom } from '../../core/chance';
+import type { StatementEvidence } from '../../core/diagnose/evidence';
 import { complaintOf, workCall, type SimulatedCall } from '../../core/diagnose/simulatedCall';
-import { UnitPredictor } from '../../core/diagnose/unitPredictor';
-import { unitState } from '../../core/diagnose/unitState';
 import type { Diagram } from '../../core/diagram/diagram';
 import { ORDINARY_METER } from '../../core/meter/meter';
-import { UnitPlanner } from '../../core/plan/nextTest';
+import type { Decision, Node } from '../../core/plan/decision';
+import { exactOptimum } from '../../core/plan/exactOptimum';
+import { choices } from '../../core/plan/leastMinutes';
+import { USUAL_WAY } from '../../core/plan/way';
+import { SCHOOLS, type School } from '../../core/plan/schools';
+import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
+import { unitState } from '../../core/diagnose/unitState';
 import { LIBRARY } from '../../library/library';
 import { EXIT, out, outJson } from '../doors/door';
 
 const SEED = 20261125;
 /** How often a reading is nothing of the kind, in the runs with slips. */
 const SLIPS = 0.02;
-/** Verdicts are put together by tenths of what they were given at, from here on. */
+/** Verdicts are put together by what they were given at, from here on. */
 const BINS = [0.95, 0.97, 0.98, 0.99, 0.995, 1.0001];
+/** Explanations of the small problems that the exact optimum is found for. */
+const SMALL = 7;
 
 interface Tally {
   calls: number;
@@ -31,8 +38,13 @@ interface OfDiagram {
   hidden: number;
   clean: Tally;
   slips: Tally;
+  prepareMs: number;
   firstAdviceMs: number;
   medianAdviceMs: number;
+  /** Expected minutes to the verdict, over all complaints as often as they come. */
+  schools: Record<School, number>;
+  /** Minutes on small problems, beside the least that are possible. */
+  small: { problems: number; ours: number; optimum: number; worst: number };
 }
 
 /** `./yarrix bench diagnosis [--json]`: a simulated technician who follows the advice. */
@@ -51,9 +63,21 @@ export function benchDiagnosis(json: boolean): number {
   }
   out(`every single fault of every built-in diagram, seed ${SEED}`);
   out(
-    'unit                   calls  right  group  cond.   min  tests | with 2 % slips: right+group  cond. | first ms  median ms',
+    'unit                   calls  right  group  cond.   min  tests | with 2 % slips: right+group  cond. | prepare ms  first  median',
   );
   for (const each of diagrams) sayDiagram(each);
+  out(`\nexpected minutes to the verdict, by school: ${Object.keys(SCHOOLS).join(', ')}`);
+  for (const { id, schools } of diagrams)
+    out(
+      `${id.padEnd(22)} ${Object.values(schools)
+        .map((each) => each.toFixed(2).padStart(7))
+        .join('')}`,
+    );
+  out(`\nthe ${SMALL} likeliest explanations of each complaint: minutes beside the exact optimum`);
+  for (const { id, small } of diagrams)
+    out(
+      `${id.padEnd(22)} ${String(small.problems).padStart(3)} problems, ${(small.ours / small.optimum).toFixed(3)} x, worst ${small.worst.toFixed(3)} x`,
+    );
   out('\nverdicts that name a part, with slips: given at, and right');
   for (const { from, verdicts, given, right } of calibration)
     if (verdicts)
@@ -65,7 +89,8 @@ export function benchDiagnosis(json: boolean): number {
 
 const percent = (part: number, whole: number): string => `${((100 * part) / whole).toFixed(1)} %`;
 
-function sayDiagram({ id, clean, slips, firstAdviceMs, medianAdviceMs }: OfDiagram): void {
+function sayDiagram(each: OfDiagram): void {
+  const { id, clean, slips, prepareMs, firstAdviceMs, medianAdviceMs } = each;
   out(
     [
       id.padEnd(22),
@@ -79,6 +104,7 @@ function sayDiagram({ id, clean, slips, firstAdviceMs, medianAdviceMs }: OfDiagr
       percent(slips.right + slips.group, slips.calls).padStart(12),
       percent(slips.condemned, slips.calls).padStart(8),
       '|',
+      prepareMs.toFixed(0).padStart(6),
       firstAdviceMs.toFixed(0).padStart(6),
       medianAdviceMs.toFixed(0).padStart(6),
     ].join(' '),
@@ -87,24 +113,34 @@ function sayDiagram({ id, clean, slips, firstAdviceMs, medianAdviceMs }: OfDiagr
 
 function ofDiagram(diagram: Diagram, named: { given: number; right: boolean }[]): OfDiagram {
   const from = performance.now();
-  const predictor = new UnitPredictor(diagram, ORDINARY_METER);
-  const planner = new UnitPlanner(predictor);
-  planner.advise(unitState(predictor, []), []);
-  const firstAdviceMs = performance.now() - from;
+  const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+  const prepareMs = performance.now() - from;
+  const { predictor } = diagnosis;
   const tallies = { clean: empty(), slips: empty() };
   const advice: number[] = [];
+  const complaints = new Map<string, { complaint: StatementEvidence; prior: number }>();
+  let firstAdviceMs: number | undefined;
   let hidden = 0;
   predictor.hypotheses.forEach((truth, i) => {
     if (truth.suspect === undefined) return;
-    const complaint = complaintOf(predictor, truth);
+    const complaint = complaintOf(predictor, i);
     if (!complaint) {
       hidden++;
       return;
     }
+    if (firstAdviceMs === undefined) {
+      const started = performance.now();
+      diagnosis.of([complaint]);
+      firstAdviceMs = performance.now() - started;
+    }
+    const key = JSON.stringify(complaint);
+    const known = complaints.get(key)?.prior ?? 0;
+    complaints.set(key, { complaint, prior: known + truth.prior });
     for (const kind of ['clean', 'slips'] as const) {
       const chance = chanceFrom(SEED + i);
       const started = performance.now();
-      const call = workCall(planner, truth.faults, complaint, chance, kind === 'slips' ? SLIPS : 0);
+      const slips = kind === 'slips' ? SLIPS : 0;
+      const call = workCall(diagnosis, truth, complaint, { chance, slips });
       advice.push((performance.now() - started) / call.entries.length);
       count(tallies[kind], call, truth.suspect);
       if (kind === 'slips' && call.verdict.kind === 'named') {
@@ -114,8 +150,59 @@ function ofDiagram(diagram: Diagram, named: { given: number; right: boolean }[])
     }
   });
   advice.sort((a, b) => a - b);
-  const medianAdviceMs = advice[advice.length >> 1] ?? 0;
-  return { id: diagram.id, hidden, ...tallies, firstAdviceMs, medianAdviceMs };
+  return {
+    id: diagram.id,
+    hidden,
+    ...tallies,
+    prepareMs,
+    firstAdviceMs: firstAdviceMs ?? 0,
+    medianAdviceMs: advice[advice.length >> 1] ?? 0,
+    schools: bySchool(diagnosis, [...complaints.values()]),
+    small: besideOptimum(diagnosis, [...complaints.values()]),
+  };
+}
+
+type Complaints = { complaint: StatementEvidence; prior: number }[];
+
+/** Expected minutes of each school over all complaints, as often as they come. */
+function bySchool(diagnosis: UnitDiagnosis, complaints: Complaints): Record<School, number> {
+  const schools = Object.keys(SCHOOLS) as School[];
+  const sums = new Map<School, number>(schools.map((each) => [each, 0]));
+  const all = complaints.reduce((sum, each) => sum + each.prior, 0);
+  for (const { complaint, prior } of complaints)
+    for (const { school, minutes } of diagnosis.compare([complaint], USUAL_WAY))
+      sums.set(school, (sums.get(school) ?? 0) + (prior / all) * minutes);
+  return Object.fromEntries(sums) as Record<School, number>;
+}
+
+/** Our minutes and the least possible, on each complaint with its few likeliest explanations. */
+function besideOptimum(diagnosis: UnitDiagnosis, complaints: Complaints): OfDiagram['small'] {
+  const small = { problems: 0, ours: 0, optimum: 0, worst: 1 };
+  for (const { complaint } of complaints) {
+    const { decision, root } = diagnosis.planner.problem(
+      unitState(diagnosis.predictor, [complaint]),
+      [complaint],
+      USUAL_WAY,
+      { share: 1, most: SMALL },
+    );
+    const optimum = exactOptimum(decision, root);
+    if (!optimum) continue;
+    const ours = byAdvice(decision, root);
+    small.problems++;
+    small.ours += ours;
+    small.optimum += optimum;
+    small.worst = Math.max(small.worst, ours / optimum);
+  }
+  return small;
+}
+
+/** Minutes to the verdict of somebody who takes the advice anew after every outcome. */
+export function byAdvice(decision: Decision, node: Node): number {
+  const [best] = choices(decision, node);
+  if (!best) return 0;
+  return decision
+    .branches(node, best.option)
+    .reduce((sum, each) => sum + each.share * byAdvice(decision, each.node), best.minutes);
 }
 
 const empty = (): Tally => ({ calls: 0, right: 0, group: 0, condemned: 0, minutes: 0, tests: 0 });

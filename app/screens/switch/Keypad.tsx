@@ -13,6 +13,8 @@ interface Props {
   enter: (said: string) => DisplayProblem | undefined;
   /** Letters of the keyboard are shown on the keys. */
   letters: boolean;
+  /** Ohms and beeps, or the volts of a live reading. */
+  measures?: 'ohms' | 'volts';
 }
 
 interface Key {
@@ -27,7 +29,7 @@ interface Key {
 const MOST_DIGITS = 8;
 
 /** What the meter showed: one tap for a word, digits and then the unit for a number. */
-export function Keypad({ enter, letters }: Props) {
+export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
   const palette = useTheme();
   const [typed, setTyped] = useState('');
   const [written, setWritten] = useState<string>();
@@ -52,42 +54,44 @@ export function Keypad({ enter, letters }: Props) {
     if (typed) say(`${typed}${suffix}`);
     else setProblem({ kind: 'unreadable', message: 'Type the number first, then its unit.' });
   };
-  const back = (): void => setTyped((before) => before.slice(0, -1));
   const number = (label: string): Key => ({
     id: label === '.' ? 'point' : label,
     label,
     letter: label,
     press: digit(label),
   });
+  const words: Key[] =
+    measures === 'volts'
+      ? [{ id: 'none', label: 'Nothing: 0 V', letter: 'n', press: () => say('0 V'), tone: 'word' }]
+      : [
+          { id: 'beep', label: 'Beep', letter: 'b', press: () => say('beep'), tone: 'word' },
+          { id: 'silent', label: 'Silent', letter: 's', press: () => say('silent'), tone: 'word' },
+          { id: 'over', label: 'OL', letter: 'o', press: () => say('OL'), tone: 'word' },
+          { id: 'lone-one', label: 'Lone 1', letter: 'l', press: () => say('1 .'), tone: 'word' },
+          { id: 'jumps', label: 'Jumps', letter: 'j', press: () => say('jumps'), tone: 'word' },
+        ];
+  const units: Key[] =
+    measures === 'volts'
+      ? [
+          { id: 'millivolt', label: 'mV', letter: 'm', press: unit(' mV'), tone: 'unit' },
+          { id: 'volt', label: 'V', letter: 'Enter', press: unit(' V'), tone: 'unit' },
+        ]
+      : [
+          { id: 'megohm', label: 'MΩ', letter: 'm', press: unit('M'), tone: 'unit' },
+          { id: 'kilohm', label: 'kΩ', letter: 'k', press: unit('k'), tone: 'unit' },
+          { id: 'ohm', label: 'Ω', letter: 'Enter', press: unit(' ohm'), tone: 'unit' },
+        ];
+  const back: Key = {
+    id: 'back',
+    label: 'Delete',
+    letter: 'Backspace',
+    press: () => setTyped((before) => before.slice(0, -1)),
+  };
   const rows: Key[][] = [
-    [
-      { id: 'beep', label: 'Beep', letter: 'b', press: () => say('beep'), tone: 'word' },
-      { id: 'silent', label: 'Silent', letter: 's', press: () => say('silent'), tone: 'word' },
-      { id: 'over', label: 'OL', letter: 'o', press: () => say('OL'), tone: 'word' },
-      { id: 'lone-one', label: 'Lone 1', letter: 'l', press: () => say('1 .'), tone: 'word' },
-      { id: 'jumps', label: 'Jumps', letter: 'j', press: () => say('jumps'), tone: 'word' },
-    ],
-    [
-      number('7'),
-      number('8'),
-      number('9'),
-      { id: 'back', label: 'Delete', letter: 'Backspace', press: back },
-      { id: 'megohm', label: 'MΩ', letter: 'm', press: unit('M'), tone: 'unit' },
-    ],
-    [
-      number('4'),
-      number('5'),
-      number('6'),
-      number('0'),
-      { id: 'kilohm', label: 'kΩ', letter: 'k', press: unit('k'), tone: 'unit' },
-    ],
-    [
-      number('1'),
-      number('2'),
-      number('3'),
-      number('.'),
-      { id: 'ohm', label: 'Ω', letter: 'Enter', press: unit(' ohm'), tone: 'unit' },
-    ],
+    words,
+    [number('7'), number('8'), number('9'), back, ...units.slice(0, -2)],
+    [number('4'), number('5'), number('6'), number('0'), ...units.slice(-2, -1)],
+    [number('1'), number('2'), number('3'), number('.'), ...units.slice(-1)],
   ];
   useKeys({
     ...Object.fromEntries(rows.flat().map((key) => [key.letter, key.press])),
@@ -201,6 +205,9 @@ const NAMES: Record<string, string> = {
   ohm: 'ohm',
   kilohm: 'kilohm',
   megohm: 'megohm',
+  none: 'No volts',
+  volt: 'volt',
+  millivolt: 'millivolt',
   point: 'decimal point',
 };
 

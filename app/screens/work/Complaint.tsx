@@ -11,12 +11,13 @@ import type { Work } from './useWork';
 /** What the unit does and does not do, put together from its own controls and loads. */
 export function Complaint({ work, done }: { work: Work; done: () => void }) {
   const { diagram } = work.call;
+  const [source, setSource] = useState<'told' | 'seen'>('told');
   const [steps, setSteps] = useState<string>();
   const [subject, setSubject] = useState<string>();
   const loads = diagram.parts.filter((part) => part.kind === 'load');
   const tell = (outcome: Outcome): void => {
     if (steps === undefined || subject === undefined) return;
-    work.tell('seen', steps, subject, outcome);
+    work.tell(source, steps, subject, outcome);
     setSubject(undefined);
     done();
   };
@@ -25,10 +26,21 @@ export function Complaint({ work, done }: { work: Work; done: () => void }) {
       <Type weight="heavy" role="heading" aria-level={2}>
         What does it do, and when?
       </Type>
-      <Type size="small" tone="soft">
-        The moment
-      </Type>
       <View style={styles.choices}>
+        <Button
+          label="Customer told it"
+          testID="source-told"
+          selected={source === 'told'}
+          onPress={() => setSource('told')}
+        />
+        <Button
+          label="I saw it myself"
+          testID="source-seen"
+          selected={source === 'seen'}
+          onPress={() => setSource('seen')}
+        />
+      </View>
+      <Choice says="The moment">
         {momentsOf(diagram).map((moment) => (
           <Button
             key={moment.steps}
@@ -38,14 +50,9 @@ export function Complaint({ work, done }: { work: Work; done: () => void }) {
             onPress={() => setSteps(moment.steps)}
           />
         ))}
-      </View>
+      </Choice>
       {steps !== undefined && (
-        <Type size="small" tone="soft">
-          The part that is spoken of
-        </Type>
-      )}
-      {steps !== undefined && (
-        <View style={styles.choices}>
+        <Choice says="The part that is spoken of">
           {loads.map((part) => (
             <Button
               key={part.id}
@@ -55,15 +62,10 @@ export function Complaint({ work, done }: { work: Work; done: () => void }) {
               onPress={() => setSubject(part.id)}
             />
           ))}
-        </View>
+        </Choice>
       )}
       {steps !== undefined && subject !== undefined && (
-        <Type size="small" tone="soft">
-          What it does then
-        </Type>
-      )}
-      {steps !== undefined && subject !== undefined && (
-        <View style={styles.choices}>
+        <Choice says="What it does then">
           {OUTCOMES.map(([outcome, says]) => (
             <Button
               key={outcome}
@@ -72,9 +74,20 @@ export function Complaint({ work, done }: { work: Work; done: () => void }) {
               onPress={() => tell(outcome)}
             />
           ))}
-        </View>
+        </Choice>
       )}
     </Card>
+  );
+}
+
+function Choice({ says, children }: { says: string; children: React.ReactNode }) {
+  return (
+    <>
+      <Type size="small" tone="soft">
+        {says}
+      </Type>
+      <View style={styles.choices}>{children}</View>
+    </>
   );
 }
 

@@ -6,31 +6,41 @@ import { space, useTheme } from '../../theme/theme';
 import { nameOf, sayEvidence } from './say';
 import type { Work } from './useWork';
 
-/** Everything that is known of the unit, the last first, with what the last entry has changed. */
+/** Everything that is known of the unit, the last first, with what each entry has changed. */
 export function Log({ work }: { work: Work }) {
   const palette = useTheme();
   const { diagram } = work.call;
-  const moved = work.thinking ? [] : (work.answer?.moved ?? []);
+  const findings = work.thinking ? undefined : work.findings;
+  const contradicted = new Set(
+    findings?.contradictions.flatMap(({ one, two }) => [one, two]) ?? [],
+  );
   return (
     <Card testID="evidence">
       <Type weight="heavy" role="heading" aria-level={2}>
         What is known
       </Type>
-      {work.evidence.toReversed().map((entry, i) => {
+      {contradicted.size > 0 && (
+        <Type weight="strong" tone="warn" testID="contradiction" role="alert">
+          Entries marked with ! contradict each other: no fault makes both. Look at one again.
+        </Type>
+      )}
+      {work.evidence.toReversed().map((entry) => {
         const { what, shown } = sayEvidence(diagram, entry);
+        const moved = findings?.moved[entry.id] ?? [];
         return (
           <View key={entry.id} style={[styles.row, { borderColor: palette.line }]}>
             <View style={styles.grow}>
-              <Type weight="strong">{shown}</Type>
+              <Type weight="strong">
+                {contradicted.has(entry.id) ? '! ' : ''}
+                {shown}
+              </Type>
               <Type size="small" tone="soft">
                 {what}
               </Type>
-              {i === 0 && moved.length > 0 && (
+              {moved.length > 0 && (
                 <Type size="small" testID="moved">
                   {moved
-                    .map(
-                      ({ id, factor }) => `${factor > 1 ? 'up' : 'down'}: ${nameOf(diagram, id)}`,
-                    )
+                    .map(({ id, factor }) => `${sayFactor(factor)} ${nameOf(diagram, id)}`)
                     .join(' · ')}
                 </Type>
               )}
@@ -48,6 +58,13 @@ export function Log({ work }: { work: Work }) {
       })}
     </Card>
   );
+}
+
+/** "3 × up" or "down to a fifth": how much an entry has moved a suspect. */
+function sayFactor(factor: number): string {
+  const times = factor > 1 ? factor : 1 / factor;
+  const said = times >= 10 ? Math.round(times) : times.toFixed(1);
+  return factor > 1 ? `up ${said} ×` : `down ${said} ×`;
 }
 
 const styles = StyleSheet.create({

@@ -9,12 +9,17 @@ import type { Work } from './useWork';
 export function Suspects({ work }: { work: Work }) {
   const palette = useTheme();
   const { diagram } = work.call;
-  const suspects = work.answer?.suspects ?? [];
+  const suspects = work.findings?.suspects ?? [];
   return (
     <Card testID="suspects">
       <Type weight="heavy" role="heading" aria-level={2}>
         Suspects
       </Type>
+      {work.findings?.pairs && (
+        <Type size="small" weight="strong" tone="warn" testID="pairs">
+          No single fault explains all this. Two together do better.
+        </Type>
+      )}
       {suspects.map((suspect) => {
         const share = Math.round(100 * suspect.probability);
         return (

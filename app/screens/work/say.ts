@@ -6,7 +6,9 @@ import { sayPosition } from '../../../core/diagram/setup';
 import { owners } from '../../../core/diagram/terminal';
 import { sayDisplay } from '../../../core/meter/display';
 import { nameFault } from '../../../core/fault/modes';
+import type { Shown } from '../../../core/plan/shown';
 import { saySetup } from '../../../core/plan/sayTest';
+import { ACT_WORDS } from './Acts';
 import type { ShownSuspect } from '../../workers/diagnosis';
 
 export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
@@ -17,8 +19,12 @@ export const nameOf = (diagram: Diagram, id: string | undefined): string => {
   return owners(diagram).find((each) => each.id === id)?.name ?? 'Nothing wrong in this unit';
 };
 
-export const sayFaultOf = (diagram: Diagram, { fault }: ShownSuspect): string =>
-  fault ? nameFault(diagram, fault).replace(/^[^:]*: /, '') : 'look at the house and at the use';
+export function sayFaultOf(diagram: Diagram, { faults }: ShownSuspect): string {
+  const [first, ...others] = faults;
+  if (!first) return 'look at the house and at the use';
+  const own = nameFault(diagram, first).replace(/^[^:]*: /, '');
+  return [own, ...others.map((each) => `and with it ${nameFault(diagram, each)}`)].join(', ');
+}
 
 /** What a load can be said to do. */
 export const OUTCOMES: [Outcome, string][] = [
@@ -40,8 +46,36 @@ export function outcomesOf(diagram: Diagram, subject: string): [Outcome, string]
   ];
 }
 
-const sayOutcome = (outcome: Outcome): string =>
+export const sayOutcome = (outcome: Outcome): string =>
   OUTCOMES.find(([each]) => each === outcome)?.[1] ?? outcome;
+
+/** Volts as a meter would show them. */
+export const sayVolts = (volts: number): string =>
+  volts < 1 ? `${Math.round(volts * 1000)} mV` : `${Number(volts.toPrecision(3))} V`;
+
+/** One outcome of a test, as it would be seen. */
+export function sayShown(shown: Shown | undefined): string {
+  switch (shown?.kind) {
+    case 'display':
+      return `shows ${sayDisplay(shown.display)}`;
+    case 'volts':
+      return `shows ${sayVolts(shown.volts)}`;
+    case 'found':
+      return shown.found ? 'found' : 'looked, nothing';
+    case 'does':
+      return sayOutcome(shown.outcome);
+    case undefined:
+      return 'something that cannot be foretold';
+  }
+}
+
+/** What is done with the unit, step by step: "plugged in, START held". */
+export function sayUse(diagram: Diagram, steps: string): string {
+  const parsed = parseSteps(diagram, steps);
+  if (!parsed.ok) return steps;
+  const said = parsed.value.map((_, i) => sayLast(diagram, upToStep(steps, i)));
+  return ['Plugged in', ...said.filter((each) => each !== 'Plugged in')].join(', ');
+}
 
 /** The steps of a use that can be spoken of, each up to itself. */
 export function momentsOf(diagram: Diagram): { steps: string; says: string }[] {
@@ -78,7 +112,11 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
   switch (entry.kind) {
     case 'statement':
       return {
-        what: `${sayLast(diagram, entry.steps)}, ${entry.source}`,
+        what: [
+          sayLast(diagram, entry.steps),
+          ...(entry.jumper ? [`jumper ${entry.jumper.join(' to ')}`] : []),
+          entry.source,
+        ].join(', '),
         shown: `${nameOf(diagram, entry.subject)} ${sayOutcome(entry.outcome)}`,
       };
     case 'look':
@@ -87,11 +125,17 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
         shown: entry.found ? 'found' : 'looked, nothing',
       };
     case 'act':
-      return { what: nameOf(diagram, entry.part), shown: entry.act };
+      return { what: nameOf(diagram, entry.part), shown: ACT_WORDS[entry.act] };
     case 'reading':
       return {
-        what: [`${entry.from} to ${entry.to}`, ...saySetup(diagram, entry.setup)].join(', '),
-        shown: entry.shows.kind === 'volts' ? `${entry.shows.volts} V` : sayDisplay(entry.shows),
+        what: [
+          `${entry.from} to ${entry.to}`,
+          ...(entry.steps === undefined
+            ? saySetup(diagram, entry.setup)
+            : [`live, ${sayLast(diagram, entry.steps)}`]),
+          ...(entry.wiggle ? ['wiggled'] : []),
+        ].join(', '),
+        shown: entry.shows.kind === 'volts' ? sayVolts(entry.shows.volts) : sayDisplay(entry.shows),
       };
   }
 }

@@ -1,31 +1,51 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { CallDetail } from '../../../contract/call';
-import type { Evidence } from '../../../core/diagnose/evidence';
 import type { Outcome } from '../../../core/behaviour/statement';
+import type { ActEvidence, Evidence, ReadingEvidence } from '../../../core/diagnose/evidence';
+import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
-import { parseDisplay, type DisplayProblem } from '../../../core/meter/display';
+import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
 import { METERS } from '../../../core/meter/meter';
 import type { UnitTest } from '../../../core/plan/unitTests';
+import type { Way } from '../../../core/plan/way';
 import { acknowledgements, evidenceOf, selectCall } from '../../state/callView';
 import { loadCall, type Loading } from '../../state/calls';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { change } from '../../state/settings';
 import { useLog } from '../../state/useLog';
-import { diagnose, type Answer } from '../../workers/diagnosis';
+import { useDiagnosis, type Diagnosis } from './useDiagnosis';
 
-export interface Work {
+/** A test that is read with a meter. */
+export type MeterTest = Extract<UnitTest, { kind: 'ohm' | 'volt' }>;
+
+export interface Work extends Diagnosis {
   call: CallDetail;
+  /** What the worker knows the unit by. */
+  key: string;
   evidence: Evidence[];
-  /** Undefined until the worker has answered for the first time. */
-  answer: Answer | undefined;
-  /** Whether the answer is of evidence that has grown since. */
-  thinking: boolean;
-  failed: string | undefined;
   safe: boolean;
+  /** Whether power was on since it was made safe: its state is unknown until proved dead. */
+  poweredSince: boolean;
+  way: Way;
+  blind: boolean;
+  choose: (way: Partial<Way>) => void;
+  setBlind: (blind: boolean) => void;
   makeSafe: () => void;
-  tell: (source: 'told' | 'seen', steps: string, subject: string, outcome: Outcome) => void;
+  standClear: () => void;
+  tell: (
+    source: 'told' | 'seen',
+    steps: string,
+    subject: string,
+    outcome: Outcome,
+    jumper?: [ReadingEvidence['from'], ReadingEvidence['to']],
+  ) => void;
   look: (look: string, found: boolean) => void;
-  /** Enters what the meter showed; what is said both ways comes back as a question. */
-  read: (test: Extract<UnitTest, { kind: 'ohm' }>, said: string) => DisplayProblem | undefined;
+  act: (part: string, act: ActEvidence['act']) => void;
+  /**
+   * Enters what the meter showed; what is said both ways comes back as a question.
+   * @param instead the reading that this one is a second look at
+   */
+  read: (test: MeterTest, said: string, instead?: ReadingEvidence) => DisplayProblem | undefined;
   takeBack: (id: string) => void;
 }
 
@@ -37,9 +57,7 @@ export function useWork(callId: string): Opening {
   const log = useLog(callId);
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
-  const [answer, setAnswer] = useState<Answer>();
-  const [answered, setAnswered] = useState<Evidence[]>();
-  const [failed, setFailed] = useState<string>();
+  const { way, blind, meter } = useAppSelector((root) => root.settings);
 
   useEffect(() => {
     void dispatch(loadCall(callId));
@@ -50,55 +68,78 @@ export function useWork(callId: string): Opening {
   const acknowledged = useMemo(() => acknowledgements(entries ?? []), [entries]);
   const diagram = call?.diagram;
   const key = call && `${call.diagramId}/${call.diagramVersion}`;
-  useEffect(() => {
-    if (!diagram || !key) return;
-    diagnose({ key, diagram, entries: evidence }).then(
-      (found) => {
-        setAnswer(found);
-        setAnswered(evidence);
-        setFailed(undefined);
-      },
-      (error: Error) => setFailed(error.message),
-    );
-  }, [diagram, key, evidence]);
+  const unit = useMemo(
+    () => (diagram && key !== undefined ? { key, diagram } : undefined),
+    [diagram, key],
+  );
+  const diagnosis = useDiagnosis(unit, evidence, way);
+  if (!call || !unit) return { state: loading === 'ready' ? 'failed' : loading };
 
-  if (!call) return { state: loading === 'ready' ? 'failed' : loading };
-  const read: Work['read'] = (test, said) => {
-    const parsed = parseDisplay(said);
-    if (!parsed.ok) return parsed.error;
-    const { from, to, setup, reach } = test;
-    const beeper = parsed.value.kind === 'beep' || parsed.value.kind === 'silent';
+  const read: Work['read'] = (test, said, instead) => {
+    const live = test.kind === 'volt';
+    if (live && parseVolts(said) === undefined)
+      return { kind: 'unreadable', message: 'Say it in volts, such as 24.1 V or 80 mV.' };
+    const parsed = live ? undefined : parseDisplay(said);
+    if (parsed && !parsed.ok) return parsed.error;
+    const display = parsed?.ok ? parsed.value : undefined;
+    const beeper = display?.kind === 'beep' || display?.kind === 'silent';
+    const { from, to } = test;
     const wire = call.diagram.wires.find((each) => each.from === from && each.to === to);
+    // A second look that shows something else takes the place of the first.
+    const other = instead && display && JSON.stringify(display) !== JSON.stringify(instead.shows);
     log('reading', {
-      part: reach === 'wire' && wire ? wire.id : splitRef(from).part,
+      part: test.kind === 'ohm' && test.reach === 'wire' && wire ? wire.id : splitRef(from).part,
       from,
       to,
-      setup,
-      wiggle: false,
-      lookedAgain: false,
-      function: beeper ? 'beeper' : 'ohm',
-      meter: METERS[0].id,
+      setup: live ? poweredSetup(drawnSetup(call.diagram)) : test.setup,
+      ...(live && { steps: test.steps }),
+      wiggle: live ? false : test.wiggle,
+      lookedAgain: instead !== undefined,
+      function: live ? 'volt' : beeper ? 'beeper' : 'ohm',
+      meter,
       leadOhms: acknowledged.leadOhms ?? METERS[0].leads.ohms,
       said,
-      supersedes: [],
+      supersedes: other ? [instead.id] : [],
     });
     return undefined;
   };
   return {
     state: 'ready',
     work: {
+      ...diagnosis,
       call,
+      key: unit.key,
       evidence,
-      answer,
-      thinking: answered !== evidence,
-      failed,
       safe: acknowledged.safe,
+      poweredSince: acknowledged.poweredSince,
+      way,
+      blind,
+      choose: (some) => dispatch(change({ way: { ...way, ...some } })),
+      setBlind: (now) => dispatch(change({ blind: now })),
       makeSafe: () => log('acknowledged', { what: 'made-safe' }),
-      tell: (source, steps, subject, outcome) =>
-        log('statement', { source, steps, subject, outcome }),
+      standClear: () => log('acknowledged', { what: 'stood-clear' }),
+      tell: (source, steps, subject, outcome, jumper) =>
+        log('statement', { source, steps, subject, outcome, ...(jumper && { jumper }) }),
       look: (look, found) => log('look', { look, found }),
+      act: (part, act) => log('act', { part, act }),
       read,
       takeBack: (names) => log('doubt', { names, reason: 'taken back' }),
     },
+  };
+}
+
+/** Which test is in hand: the advised one, another of the list, or what answers the same live. */
+export function useChosen(tests: readonly unknown[]): {
+  at: number;
+  choose: (at: number) => void;
+  next: () => void;
+} {
+  const [chosen, setChosen] = useState<{ of: readonly unknown[]; at: number }>();
+  // With new advice the choice is made anew.
+  const at = chosen?.of === tests ? chosen.at : 0;
+  return {
+    at,
+    choose: (place) => setChosen({ of: tests, at: place }),
+    next: () => setChosen({ of: tests, at: (at + 1) % Math.max(1, tests.length) }),
   };
 }

@@ -1,0 +1,62 @@
+import { StyleSheet, View } from 'react-native';
+import { Button } from '../../components/Button';
+import { Card } from '../../components/Card';
+import { Type } from '../../components/Type';
+import { space } from '../../theme/theme';
+import { nameOf, sayEvidence } from './say';
+import type { Work } from './useWork';
+
+/** What the last entry showed and changed, in a plain sentence, with undo in reach. */
+export function LastEntry({ work, good }: { work: Work; good: string | undefined }) {
+  const last = work.evidence.at(-1);
+  if (!last) return null;
+  const { diagram } = work.call;
+  const { what, shown } = sayEvidence(diagram, last);
+  const moved = work.thinking ? [] : (work.findings?.moved[last.id] ?? []);
+  const [more, less] = [
+    moved.filter((each) => each.factor > 1),
+    moved.filter((each) => each.factor < 1),
+  ];
+  const names = (list: typeof moved): string =>
+    list.map(({ id }) => nameOf(diagram, id).toLowerCase()).join(', ');
+  return (
+    <Card testID="last-entry">
+      <View style={styles.row}>
+        <View style={styles.grow}>
+          <Type weight="strong">
+            {shown}{' '}
+            <Type size="small" tone="soft">
+              · {what}
+            </Type>
+          </Type>
+          {good !== undefined && last.kind === 'reading' && (
+            <Type size="small" testID="last-good">
+              A good unit shows {good}.
+            </Type>
+          )}
+          <Type size="small" testID="meaning">
+            {moved.length === 0
+              ? 'It changes little between the suspects.'
+              : [
+                  more.length ? `Now likelier: ${names(more)}.` : '',
+                  less.length ? `Less likely: ${names(less)}.` : '',
+                ].join(' ')}
+          </Type>
+        </View>
+        <Button
+          look="bare"
+          icon="rotate-ccw"
+          label="Undo"
+          testID="undo"
+          shortcut="U"
+          onPress={() => work.takeBack(last.id)}
+        />
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import type { UnitTest } from '../../../core/plan/unitTests';
+import { Button } from '../../components/Button';
+import { Card } from '../../components/Card';
+import { ProbePair } from '../../components/ProbePair';
+import { Type } from '../../components/Type';
+import { Good } from './Good';
+import { sayUse } from './say';
+import type { Work } from './useWork';
+
+interface Props {
+  work: Work;
+  test: Extract<UnitTest, { kind: 'volt' }>;
+  goodVolts: number | undefined;
+  /** The unit is on and everybody stands clear: now it can be read. */
+  ready: (now: boolean) => void;
+}
+
+/** A live reading, step by step: clip on dead, stand clear, power on, operate, read, power off. */
+export function LiveScript({ work, test, goodVolts, ready }: Props) {
+  const { diagram } = work.call;
+  const [step, setStep] = useState<'clip' | 'power' | 'read'>('clip');
+  return (
+    <Card testID="live-script" ground="warnGround" edge="warn">
+      <Type size="small" tone="soft">
+        Live reading · dial V · clips, no hands
+      </Type>
+      {step === 'clip' && (
+        <>
+          <Type size="title" weight="heavy">
+            1. Clip on while it is dead
+          </Type>
+          <ProbePair diagram={diagram} from={test.from} to={test.to} lifted={[]} named />
+          <Type>All wires back on. The meter where you can read it from where you will stand.</Type>
+          <Button
+            look="act"
+            label="Clipped on, wires on"
+            testID="live-clipped"
+            disabled={!work.safe}
+            onPress={() => setStep('power')}
+          />
+          {!work.safe && (
+            <Button
+              icon="check"
+              label="It is dead and proved"
+              testID="live-dead"
+              onPress={work.makeSafe}
+            />
+          )}
+        </>
+      )}
+      {step === 'power' && (
+        <>
+          <Type size="title" weight="heavy">
+            2. Stand clear, power on
+          </Type>
+          <Type>Hands, hair and helpers clear. Then: {sayUse(diagram, test.steps)}.</Type>
+          <Button
+            look="act"
+            icon="zap"
+            label="It is on, everybody clear"
+            testID="live-on"
+            onPress={() => {
+              work.standClear();
+              setStep('read');
+              ready(true);
+            }}
+          />
+        </>
+      )}
+      {step === 'read' && (
+        <>
+          <Type size="title" weight="heavy">
+            3. Read, do not touch
+          </Type>
+          <ProbePair diagram={diagram} from={test.from} to={test.to} lifted={[]} named />
+          {!work.blind && goodVolts !== undefined && <Good good={undefined} volts={goodVolts} />}
+          <Type weight="strong" tone="warn">
+            After the reading: power off. It counts as live until it is proved dead again.
+          </Type>
+        </>
+      )}
+    </Card>
+  );
+}

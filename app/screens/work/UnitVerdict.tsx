@@ -1,0 +1,141 @@
+import { View } from 'react-native';
+import { actionFor, conditionOf } from '../../../core/diagnose/action';
+import { sayTest } from '../../../core/plan/sayTest';
+import { Button } from '../../components/Button';
+import { Card } from '../../components/Card';
+import { Type } from '../../components/Type';
+import type { ShownSuspect, ShownVerdict } from '../../workers/diagnosis';
+import { capital, nameOf, sayEvidence, sayFaultOf } from './say';
+import type { Work } from './useWork';
+
+/** The verdict, once there is one; nothing while tests are still worth the walk. */
+export function UnitVerdict({ work }: { work: Work }) {
+  const verdict = work.findings?.verdict;
+  switch (verdict?.kind) {
+    case 'named':
+      return <Named work={work} verdict={verdict} />;
+    case 'group':
+      return <Group work={work} verdict={verdict} />;
+    case 'nothing-found':
+      return (
+        <Card ground="goodGround" edge="good" testID="unit-verdict">
+          <Type size="title" weight="heavy" tone="good">
+            Nothing wrong found here
+          </Type>
+          <Type>Look at the house, at how it is used, and at what this diagram does not show.</Type>
+        </Card>
+      );
+    default:
+      return null;
+  }
+}
+
+function Named({
+  work,
+  verdict,
+}: {
+  work: Work;
+  verdict: Extract<ShownVerdict, { kind: 'named' }>;
+}) {
+  const { diagram } = work.call;
+  const { suspect, because, against } = verdict;
+  const [fault] = suspect.faults;
+  const condition = fault && conditionOf(diagram, fault);
+  const others = (work.findings?.suspects ?? []).filter(
+    (each) => each.id !== suspect.id && each.probability >= 0.005,
+  );
+  return (
+    <Card ground="badGround" edge="bad" testID="unit-verdict">
+      <Type size="title" weight="heavy" tone="bad">
+        {nameOf(diagram, suspect.id)}
+      </Type>
+      <Type>
+        {capital(sayFaultOf(diagram, suspect))}, {sayChance(suspect)}
+      </Type>
+      {fault && (
+        <Type weight="strong" testID="verdict-action">
+          {actionFor(diagram, fault).says}
+        </Type>
+      )}
+      {condition !== undefined && <Type testID="verdict-condition">{condition}</Type>}
+      <Entries work={work} title="Speaks for it" ids={because} testID="verdict-because" />
+      <Entries work={work} title="Speaks against it" ids={against} testID="verdict-against" />
+      {others.length > 0 && (
+        <Type size="small">
+          Could still be:{' '}
+          {others.map((each) => `${nameOf(diagram, each.id)}, ${sayChance(each)}`).join('; ')}
+        </Type>
+      )}
+    </Card>
+  );
+}
+
+function Group({
+  work,
+  verdict,
+}: {
+  work: Work;
+  verdict: Extract<ShownVerdict, { kind: 'group' }>;
+}) {
+  const { diagram } = work.call;
+  const [settling] = verdict.settles;
+  return (
+    <Card ground="warnGround" edge="warn" testID="unit-verdict">
+      <Type weight="strong">No test that is allowed tells these apart:</Type>
+      {verdict.suspects.map((suspect) => (
+        <View key={suspect.id ?? 'none'}>
+          <Type size="lead" weight="heavy" tone="warn">
+            {nameOf(diagram, suspect.id)}
+          </Type>
+          <Type>
+            {capital(sayFaultOf(diagram, suspect))}, {sayChance(suspect)}
+          </Type>
+        </View>
+      ))}
+      {settling && (
+        <>
+          <Type size="small">What would settle it: {sayTest(diagram, settling.test)}</Type>
+          <Button
+            icon="zap"
+            label="Allow live readings"
+            testID="allow-live"
+            onPress={() => work.choose({ live: true })}
+          />
+        </>
+      )}
+    </Card>
+  );
+}
+
+function Entries({
+  work,
+  title,
+  ids,
+  testID,
+}: {
+  work: Work;
+  title: string;
+  ids: readonly string[];
+  testID: string;
+}) {
+  const entries = work.evidence.filter((each) => ids.includes(each.id));
+  if (entries.length === 0) return null;
+  return (
+    <View testID={testID}>
+      <Type size="small" weight="strong">
+        {title}
+      </Type>
+      {entries.map((entry) => {
+        const { what, shown } = sayEvidence(work.call.diagram, entry);
+        return (
+          <Type key={entry.id} size="small">
+            · {shown}: {what}
+          </Type>
+        );
+      })}
+    </View>
+  );
+}
+
+const sayChance = ({ probability }: ShownSuspect): string =>
+  probability < 0.01 ? 'less than 1 in 100' : `${Math.round(100 * probability)} in 100`;

@@ -1,0 +1,44 @@
+import type { UnitPredictor } from '../diagnose/unitPredictor';
+import { atItself } from '../diagnose/unitState';
+import { foretold } from './foretold';
+import type { Cost, Minutes } from './minutes';
+import type { UnitTest } from './unitTests';
+
+/** A test with what every hypothesis foretells of it. */
+export interface Candidate {
+  test: UnitTest;
+  key: string;
+  cost: Cost;
+  outcome: Int8Array;
+  at: string[];
+}
+
+/** Of tests that tell the same and open the same panels only the quickest is kept. */
+export function candidatesOf(
+  predictor: UnitPredictor,
+  minutes: Minutes,
+  tests: readonly UnitTest[],
+  progress: (share: number) => void = () => undefined,
+): Candidate[] {
+  const kept = new Map<string, Candidate & { takes: number }>();
+  for (const [i, test] of tests.entries()) {
+    if (i % 100 === 0) progress(i / tests.length);
+    const outcome = foretold(predictor, test);
+    if (outcome.every((each) => each === outcome[0])) continue;
+    const at =
+      test.kind === 'ohm' || test.kind === 'volt'
+        ? atItself(predictor.diagram, test.from, test.to)
+        : [];
+    const cost = minutes.of(test);
+    const takes = minutes.from(minutes.untouched, cost);
+    const tells = `${test.kind} ${at.join()} ${cost.panels} ${String.fromCharCode(...outcome)}`;
+    const known = kept.get(tells);
+    if (!known || takes < known.takes)
+      kept.set(tells, { test, key: keyOf(test), cost, outcome, at, takes });
+  }
+  return [...kept.values()];
+}
+
+/** Two tests with the same key are the same test. */
+export const keyOf = (test: UnitTest): string =>
+  JSON.stringify(test.kind === 'ohm' ? [test.from, test.to, test.setup, test.wiggle] : test);

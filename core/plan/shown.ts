@@ -1,0 +1,46 @@
+import type { Outcome } from '../behaviour/statement';
+import type { UnitPredictor } from '../diagnose/unitPredictor';
+import type { Display } from '../meter/display';
+import { showOhms } from '../meter/meter';
+import { nominalOf } from '../diagnose/unitPredictor';
+import type { Meaning } from './nextTest';
+import type { UnitTest } from './unitTests';
+
+/** One outcome of a test as it would be seen. */
+export type Shown =
+  | { kind: 'display'; display: Display }
+  | { kind: 'volts'; volts: number }
+  | { kind: 'found'; found: boolean }
+  | { kind: 'does'; outcome: Outcome };
+
+/** What would be seen of a test if it came out so; undefined where that cannot be foretold. */
+export function shownAs(
+  predictor: UnitPredictor,
+  test: UnitTest,
+  { shows, outcome }: Pick<Meaning, 'shows' | 'outcome'>,
+): Shown | undefined {
+  switch (test.kind) {
+    case 'look':
+      return { kind: 'found', found: outcome === 1 };
+    case 'try': {
+      const does = predictor.outcome(shows, test.steps, test.subject, test.jumper);
+      return does && { kind: 'does', outcome: does };
+    }
+    case 'volt': {
+      const volts = predictor.volts(test.steps, test.from, test.to)(shows);
+      return volts === undefined ? undefined : { kind: 'volts', volts };
+    }
+    case 'ohm': {
+      if (test.wiggle && (predictor.whenOpen[shows] ?? -1) >= 0)
+        return { kind: 'display', display: { kind: 'unsteady' } };
+      const { setup, from, to } = test;
+      const ohms =
+        test.reach === 'own'
+          ? nominalOf(predictor.ownOhms(setup, from, to)(shows))
+          : predictor.nominalOhms(setup, from, to)(shows);
+      return ohms === undefined
+        ? undefined
+        : { kind: 'display', display: showOhms(predictor.meter, ohms) };
+    }
+  }
+}
