@@ -260,7 +260,7 @@ function useWorking(
     </>
   );
   const at = reading ?? ohm ?? live?.test;
-  const table = <TablePane work={work} at={at?.from} />;
+  const table = <TablePane work={work} at={at && [at.from, at.to]} />;
   return { working, pad, table };
 }
 

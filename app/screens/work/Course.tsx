@@ -25,6 +25,7 @@ export function Course({ work }: { work: Work }) {
         Suspects, entry by entry
       </Type>
       <View
+        role="img"
         onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
         accessibilityLabel={`Chart: ${course
           .map(

@@ -7,11 +7,11 @@ import { ContactTable } from '../switch/ContactTable';
 import { useSwitchProof } from '../switch/useSwitchProof';
 import type { Work } from './useWork';
 
-/** The contact table of the switch at the probes, expected against measured. */
-export function TablePane({ work, at }: { work: Work; at: TerminalRef | undefined }) {
+/** The contact table of the switch at one of the probes, expected against measured. */
+export function TablePane({ work, at }: { work: Work; at: TerminalRef[] | undefined }) {
   const { call } = work;
-  const part =
-    at !== undefined && switches(call.diagram).find((each) => each.id === splitRef(at).part);
+  const owners = at?.map((ref) => splitRef(ref).part) ?? [];
+  const part = switches(call.diagram).find((each) => owners.includes(each.id));
   return part ? (
     <Table callId={call.id} part={part.id} />
   ) : (

@@ -64,7 +64,9 @@ export function useWork(callId: string): Opening {
   }, [dispatch, callId]);
 
   const entries = call?.entries;
-  const evidence = useMemo(() => evidenceOf(entries ?? []), [entries]);
+  // The same evidence stays the same thing while lines that are none join the log.
+  const told = useMemo(() => JSON.stringify(evidenceOf(entries ?? [])), [entries]);
+  const evidence = useMemo(() => JSON.parse(told) as Evidence[], [told]);
   const acknowledged = useMemo(() => acknowledgements(entries ?? []), [entries]);
   const diagram = call?.diagram;
   const key = call && `${call.diagramId}/${call.diagramVersion}`;
