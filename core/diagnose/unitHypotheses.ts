@@ -45,9 +45,9 @@ const exactly = (low: number, nominal: number, high: number) => ({ low, nominal,
  * What makes badly, in two sizes that a circuit takes differently: some ohm, lost in a long way but
  * felt by a heater, and more than any load; and an open contact that leaks. From memory.
  */
-const RESISTIVE = [exactly(1.5, 8, 30), exactly(30, 5_000, 2e6)];
+const RESISTIVE = [exactly(1.5, 12, 30), exactly(30, 5_000, 2e6)];
 const LEAKING = exactly(500, 100_000, 10e6);
-const LOOSE = [exactly(1.5, 8, 30), exactly(30, 5_000, 2e5)];
+const LOOSE = [exactly(1.5, 12, 30), exactly(30, 5_000, 2e5)];
 
 type Weighted = [fault: Fault, share: number];
 

@@ -31,8 +31,18 @@ export interface UnitState {
   course: Map<string, number>[];
 }
 
-/** A suspect is named from this probability on. */
+/**
+ * A suspect is named from this probability on: a protector that opens for good from a higher one, for
+ * what has opened it may be at fault.
+ */
 export const NAME_FROM = 0.95;
+const NAME_PROTECTOR_FROM = 0.985;
+
+export function nameFrom({ parts }: Diagram, suspect: string | undefined): number {
+  const part = parts.find((each) => each.id === suspect);
+  const oneShot = part?.kind === 'protector' && part.protector !== 'overload';
+  return oneShot ? NAME_PROTECTOR_FROM : NAME_FROM;
+}
 
 /** The same entry once more says little that is new: what was wrong with it may be so again. */
 const AGAIN = 0.25;

@@ -1,5 +1,4 @@
 import type { Look } from '../diagram/diagram';
-import { NAME_FROM } from '../diagnose/unitState';
 import type { Bench, Cost, Minutes } from './minutes';
 import type { UnitTest } from './unitTests';
 
@@ -67,6 +66,8 @@ export class Decision {
     readonly nothing: number,
     readonly healthy: number,
     readonly minutes: Minutes,
+    /** Probability from which on each suspect is named. */
+    private readonly nameFrom: Float64Array,
     /** Options that the technician wants to take as long as one of them tells anything. */
     private readonly wants: (option: Option) => boolean = () => true,
   ) {
@@ -99,7 +100,7 @@ export class Decision {
     let suspect = 0;
     for (let s = 1; s < masses.length; s++)
       if ((masses[s] ?? 0) > (masses[suspect] ?? 0)) suspect = s;
-    if ((masses[suspect] ?? 0) < NAME_FROM) return { kind: 'test' };
+    if ((masses[suspect] ?? 0) < (this.nameFrom[suspect] ?? 1)) return { kind: 'test' };
     if (suspect === this.nothing || confirmed.includes(suspect)) return { kind: 'named' };
     let leading = -1;
     for (let i = 0; i < weights.length; i++)

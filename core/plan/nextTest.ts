@@ -1,6 +1,6 @@
 import type { Evidence } from '../diagnose/evidence';
 import type { UnitPredictor } from '../diagnose/unitPredictor';
-import { NAME_FROM, readAtItself, type UnitState, type UnitVerdict } from '../diagnose/unitState';
+import { NAME_FROM, nameFrom, readAtItself, type UnitState, type UnitVerdict } from '../diagnose/unitState';
 import { HEALTHY } from '../diagnose/weighEvidence';
 import { candidatesOf, keyOf, type Candidate } from './candidates';
 import {
@@ -90,7 +90,7 @@ export class UnitPlanner {
     const [first] = state.suspects;
     if (!first) return { verdict: { kind: 'open', needs: 'test' }, tests: [] };
     const { probability } = first;
-    const likely = probability >= NAME_FROM;
+    const likely = probability >= nameFrom(this.predictor.diagram, first.id);
     if (likely && first.id === undefined)
       return { verdict: { kind: 'nothing-found', probability }, tests: [] };
     if (likely && readAtItself(this.predictor, first, entries))
@@ -178,6 +178,7 @@ export class UnitPlanner {
       suspects.indexOf(undefined),
       hypotheses.indexOf(HEALTHY),
       this.minutes,
+      Float64Array.from(suspects, (id) => nameFrom(this.predictor.diagram, id)),
       (option) => wanted(option, way),
     );
     const bench = this.minutes.afterAll(entries);

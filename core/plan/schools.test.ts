@@ -38,6 +38,7 @@ const decision = (suspects: number): Decision =>
     0,
     0,
     minutes,
+    new Float64Array(suspects + 1).fill(0.95),
   );
 
 describe('a decision', () => {

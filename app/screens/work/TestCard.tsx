@@ -1,7 +1,10 @@
 import { StyleSheet, View } from 'react-native';
+import type { Diagram } from '../../../core/diagram/diagram';
+import { drawnSetup, sayPosition, type Setup } from '../../../core/diagram/setup';
 import { saySetup } from '../../../core/plan/sayTest';
 import type { UnitTest } from '../../../core/plan/unitTests';
 import { Button } from '../../components/Button';
+import { Chip } from '../../components/Chip';
 import { Card } from '../../components/Card';
 import { PartSketch } from '../../components/PartSketch';
 import { ProbePair } from '../../components/ProbePair';
@@ -52,6 +55,7 @@ export function OhmTest({ work, test }: Of<'ohm'>) {
       <Type size="title" weight="heavy" testID="next-setup">
         {stands}
       </Type>
+      <SetupChips diagram={diagram} setup={setup} />
       <ProbePair diagram={diagram} from={from} to={to} lifted={setup.lifted} named />
       <PartSketch diagram={diagram} from={from} to={to} />
       {test.wiggle && (
@@ -60,6 +64,38 @@ export function OhmTest({ work, test }: Of<'ohm'>) {
         </Type>
       )}
     </>
+  );
+}
+
+/** Everything that must be true while it is read, moved or not: doors, knobs, power, wires. */
+function SetupChips({ diagram, setup }: { diagram: Diagram; setup: Setup }) {
+  const drawn = drawnSetup(diagram);
+  const controls = diagram.actuators.filter(({ kind }) => kind === 'hand' || kind === 'momentary');
+  const wires = setup.lifted.length ? `${setup.lifted.length} wires off` : 'all wires on';
+  return (
+    <View style={styles.row} testID="setup-chips">
+      <Chip label="power off" icon="power" testID="chip-power" />
+      {controls.map(({ id }) => {
+        const state = setup.actuators[id];
+        if (typeof state !== 'string') return null;
+        const moved = state !== drawn.actuators[id];
+        return (
+          <Chip
+            key={id}
+            label={sayPosition(diagram, id, state)}
+            icon={moved ? 'corner-up-right' : 'minus'}
+            tone={moved ? 'warn' : 'ink'}
+            testID={`chip-${id}`}
+          />
+        );
+      })}
+      <Chip
+        label={wires}
+        icon={setup.lifted.length ? 'scissors' : 'link'}
+        tone={setup.lifted.length ? 'warn' : 'ink'}
+        testID="chip-wires"
+      />
+    </View>
   );
 }
 
