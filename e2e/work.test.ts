@@ -96,7 +96,11 @@ class Bench {
     await hands.press('source-seen');
     await hands.press(`moment-${steps}`);
     await hands.press(`subject-${subject}`);
+    await page.driver.executeScript(WATCH_STALLS);
+    const told = Date.now();
     await hands.press(`outcome-${outcome}`);
+    await page.find('why');
+    process.stdout.write(`first advice of ${this.id} on screen after ${Date.now() - told} ms\n`);
     this.evidence.push(this.complaint);
   }
 
@@ -172,6 +176,11 @@ class Bench {
   }
 }
 
+/** Notes every task that keeps the page from answering for more than 50 ms. */
+const WATCH_STALLS = `window.stalls = [];
+  new PerformanceObserver((list) => list.getEntries().forEach((each) => stalls.push(each.duration)))
+    .observe({ type: 'longtask' });`;
+
 const PATIENCE = 20;
 const diagnoses = new Map<string, UnitDiagnosis>();
 function bench(id: string, fault: string): Bench {
@@ -197,6 +206,9 @@ async function work(
   }
   await page.says('unit-verdict', new RegExp(unit.suspect));
   await page.says('verdict-action', /\w/);
+  const stalls = await page.driver.executeScript<number[]>('return stalls');
+  const longest = Math.round(Math.max(0, ...stalls));
+  process.stdout.write(`${stalls.length} stalls over 50 ms, the longest ${longest} ms\n`);
   await page.gone('waiting');
   const [call] = (await yarrix.get<CallSummary[]>('/calls')).filter(
     (each) => each.appliance.place === place,
@@ -229,6 +241,8 @@ it.each([
   await page.press('pane-log');
   await page.find('course');
   await page.says('evidence', /What is known/);
+  await page.press('pane-diagram');
+  await page.says('diagram-pane', /from the supply on/);
   expect(await page.close(SERVER_AWAY)).toEqual([]);
 });
 

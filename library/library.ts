@@ -1,5 +1,8 @@
 import type { Diagram } from '../core/diagram/diagram';
 import { coilBurner } from './coilBurner';
+import { coolingUnit } from './coolingUnit';
+import { dehumidifier } from './dehumidifier';
+import { dishwasher } from './dishwasher';
 import { electricDryer } from './electricDryer';
 import { gasFurnace } from './gasFurnace';
 import { millivoltFireplace } from './millivoltFireplace';
@@ -7,6 +10,7 @@ import { overRangeOven } from './overRangeOven';
 import { radiantBurner } from './radiantBurner';
 import { topLoadWasher } from './topLoadWasher';
 import { trailerFurnace } from './trailerFurnace';
+import { trashCompactor } from './trashCompactor';
 import { wallOven } from './wallOven';
 
 /** The built-in diagrams. Generic units, drawn by us in the manner of the trade. */
@@ -20,6 +24,10 @@ export const LIBRARY: readonly Diagram[] = [
   gasFurnace,
   trailerFurnace,
   millivoltFireplace,
+  trashCompactor,
+  dishwasher,
+  dehumidifier,
+  coolingUnit,
 ];
 
 export const builtIn = (id: string): Diagram | undefined => LIBRARY.find((each) => each.id === id);

@@ -1,8 +1,11 @@
 import type {
   ConnectionPart,
   DrivenActuator,
+  HandActuator,
   LoadPart,
+  Ohms,
   Prior,
+  Supply,
   SwitchPart,
   TableRow,
 } from '../core/diagram/diagram';
@@ -136,4 +139,81 @@ export const neonLamp = (
     },
   ],
   panel,
+});
+
+/** A 120 V cord: line, neutral, ground. */
+export const mainsCord = (amps: number): Supply => ({
+  id: 'cord',
+  name: 'Power cord',
+  kind: 'mains',
+  volts: 120,
+  amps,
+  terminals: [{ id: 'L' }, { id: 'N' }, { id: 'G' }],
+});
+
+/** A control that a hand moves, with its positions as they are said: `{ closed: 'door closed' }`. */
+export const handActuator = (
+  id: string,
+  name: string,
+  shape: HandActuator['shape'],
+  positions: Record<string, string>,
+): HandActuator => ({
+  id,
+  name,
+  kind: 'hand',
+  shape,
+  positions: Object.entries(positions).map(([each, says]) => ({ id: each, name: says })),
+});
+
+/** A two-terminal switch: closed in the positions named, open in all others. */
+export const plainSwitch = (
+  part: {
+    id: string;
+    name: string;
+    role: string;
+    actuator: string;
+    free: string;
+    byHand: string;
+  } & Place &
+    Partial<Pick<SwitchPart, 'safety'>>,
+  contact: Omit<SwitchPart['contacts'][number], 'id' | 'between'>,
+  positions: Record<string, 'closed' | 'open'>,
+): SwitchPart => ({
+  ...part,
+  kind: 'switch',
+  terminals: [{ id: '1' }, { id: '2' }],
+  contacts: [{ id: '1-2', between: ['1', '2'], ...contact }],
+  table: table(
+    Object.fromEntries(
+      Object.entries(positions).map(([each, state]) => [each, state === 'closed' ? ['1-2'] : []]),
+    ),
+  ),
+});
+
+/** A load with one element between its terminals a and b. */
+export const plainLoad = (
+  part: { id: string; name: string; role: string } & Partial<
+    Pick<LoadPart, 'panel' | 'where' | 'prior'>
+  >,
+  load: LoadPart['load'],
+  element: Pick<LoadPart['elements'][number], 'value' | 'working' | 'volts'>,
+): LoadPart => ({
+  ...part,
+  kind: 'load',
+  load,
+  terminals: [{ id: 'a' }, { id: 'b' }],
+  elements: [
+    {
+      id: load === 'heater' ? 'element' : load === 'lamp' ? 'lamp' : 'winding',
+      between: ['a', 'b'],
+      ...element,
+    },
+  ],
+});
+
+/** Ohms with the same spread both ways. */
+export const about = (nominal: number, percent: number): Ohms => ({
+  nominal,
+  low: nominal * (1 - percent / 100),
+  high: nominal * (1 + percent / 100),
 });

@@ -12,6 +12,7 @@ import { Acts } from './work/Acts';
 import { Complaint } from './work/Complaint';
 import { Course } from './work/Course';
 import { sayGood } from './work/Good';
+import { DiagramPane } from './work/DiagramPane';
 import { LastEntry } from './work/LastEntry';
 import { LiveScript } from './work/LiveScript';
 import { Log } from './work/Log';
@@ -47,13 +48,14 @@ export function WorkScreen({ callId }: { callId: string }) {
   );
 }
 
-const PANES = ['test', 'suspects', 'log', 'table'] as const;
+const PANES = ['test', 'suspects', 'log', 'table', 'diagram'] as const;
 type Pane = (typeof PANES)[number];
 const PANE_NAMES: Record<Pane, string> = {
   test: 'Test',
   suspects: 'Suspects',
   log: 'Log',
   table: 'Table',
+  diagram: 'Wiring',
 };
 const NONE: never[] = [];
 
@@ -61,7 +63,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const wide = useWindowDimensions().width >= WIDE;
   const [pane, setPane] = useState<Pane>('test');
   const { call } = work;
-  const { working, pad, table } = useWorking(work, wide);
+  const { working, pad, table, wiring } = useWorking(work, wide);
   const panes: Record<Pane, React.ReactNode> = {
     test: working,
     suspects: work.findings && <Suspects work={work} />,
@@ -72,6 +74,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
       </>
     ),
     table,
+    diagram: wiring,
   };
   return (
     <Screen
@@ -88,6 +91,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
           <ScrollView style={styles.pane} contentContainerStyle={styles.inner}>
             {panes.suspects}
             {panes.table}
+            {panes.diagram}
           </ScrollView>
           <ScrollView style={styles.pane} contentContainerStyle={styles.inner}>
             {panes.log}
@@ -120,7 +124,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
 function useWorking(
   work: Work,
   wide: boolean,
-): { working: React.ReactNode; pad: React.ReactNode; table: React.ReactNode } {
+): Record<'working' | 'pad' | 'table' | 'wiring', React.ReactNode> {
   const { call, findings, evidence, thinking } = work;
   const { diagram } = call;
   const [adding, setAdding] = useState<'statement' | 'act'>();
@@ -260,8 +264,10 @@ function useWorking(
     </>
   );
   const at = reading ?? ohm ?? live?.test;
-  const table = <TablePane work={work} at={at && [at.from, at.to]} />;
-  return { working, pad, table };
+  const points = at && [at.from, at.to];
+  const table = <TablePane work={work} at={points} />;
+  const wiring = <DiagramPane diagram={diagram} at={points} />;
+  return { working, pad, table, wiring };
 }
 
 const styles = StyleSheet.create({

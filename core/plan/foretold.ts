@@ -1,5 +1,5 @@
 import { nominalOf, type UnitPredictor } from '../diagnose/unitPredictor';
-import { pointsTo } from '../diagnose/weighEvidence';
+import { HEALTHY, pointsTo } from '../diagnose/weighEvidence';
 import { splitRef } from '../diagram/terminal';
 import type { UnitTest } from './unitTests';
 
@@ -18,6 +18,8 @@ const OL_FROM = 20e6;
 const CLOSED_UP_TO = 1;
 /** Values that are no further apart than this are not told apart: tolerances and house volts. */
 const APART = 1.35;
+/** The same for faults whose own size is unknown. */
+const SURELY_APART = 3;
 /** Volts below this share of the weakest supply are none. */
 const NO_VOLTS = 0.04;
 
@@ -58,10 +60,13 @@ function foretoldOhms(
     const own = predictor.ownOhms(setup, from, to);
     ohms = (i) => nominalOf(own(i));
   } else ohms = predictor.nominalOhms(setup, from, to);
-  const kinds = kindsOf(
-    hypotheses.map((_, i) => ohms(i)),
-    CLOSED_UP_TO,
-  );
+  const values = hypotheses.map((_, i) => ohms(i));
+  const kinds = kindsOf(values, CLOSED_UP_TO);
+  const good = values[HEALTHY];
+  hypotheses.forEach(({ causes }, i) => {
+    // Of a fault of unknown size only what lies far from the good value is promised.
+    if (causes.some((each) => 'ohms' in each) && near(values[i], good)) kinds[i] = CANNOT_SAY;
+  });
   if (!wiggle) return kinds;
   // Moved, an intermittent contact jumps wherever its opening would show.
   return kinds.map((here, i) => {
@@ -69,6 +74,12 @@ function foretoldOhms(
     return apart >= 0 && kinds[apart] !== here ? UNSTEADY : here;
   });
 }
+
+const near = (one: number | undefined, two: number | undefined): boolean =>
+  one !== undefined &&
+  two !== undefined &&
+  Math.max(one, two) > CLOSED_UP_TO &&
+  Math.max(one, two) < SURELY_APART * Math.min(one, two);
 
 /** Values in as many kinds as lie well apart; what is below `none` is nothing. */
 function kindsOf(values: readonly (number | undefined)[], none: number): Int8Array {

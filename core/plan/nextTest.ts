@@ -1,6 +1,12 @@
 import type { Evidence } from '../diagnose/evidence';
 import type { UnitPredictor } from '../diagnose/unitPredictor';
-import { NAME_FROM, nameFrom, readAtItself, type UnitState, type UnitVerdict } from '../diagnose/unitState';
+import {
+  NAME_FROM,
+  nameFrom,
+  readAtItself,
+  type UnitState,
+  type UnitVerdict,
+} from '../diagnose/unitState';
 import { HEALTHY } from '../diagnose/weighEvidence';
 import { candidatesOf, keyOf, type Candidate } from './candidates';
 import {

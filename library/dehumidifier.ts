@@ -1,0 +1,162 @@
+import type { Diagram } from '../core/diagram/diagram';
+import {
+  about,
+  commonPractice,
+  handActuator,
+  plainLoad,
+  plainSwitch,
+  table,
+} from './standardParts';
+
+/** Thermoelectric dehumidifier: adapter, power switch, three-terminal float microswitch. */
+export const dehumidifier: Diagram = {
+  format: 'yarrix-diagram',
+  version: 1,
+  id: 'dehumidifier',
+  name: 'Thermoelectric dehumidifier, float microswitch',
+  kind: 'dehumidifier',
+  drawnFor: { onoff: 'off', tank: 'empty' },
+  supplies: [
+    {
+      id: 'adapter',
+      name: 'Adapter',
+      kind: 'dc',
+      volts: 9,
+      internalOhms: 0.25,
+      amps: 4,
+      terminals: [{ id: 'P' }, { id: 'M' }],
+    },
+  ],
+  actuators: [
+    handActuator('onoff', 'Power switch', 'button', { off: 'switch off', on: 'switch on' }),
+    handActuator('tank', 'Tank float', 'float', {
+      empty: 'tank in, not full',
+      full: 'tank full or out',
+    }),
+  ],
+  panels: [{ id: 'back', name: 'Back', fastener: '4 cross-head screws, 2 under feet', minutes: 5 }],
+  parts: [
+    {
+      id: 'jack',
+      name: 'DC jack',
+      role: 'takes the adapter',
+      kind: 'connection',
+      terminals: [{ id: 'P' }, { id: 'P1' }, { id: 'M' }, { id: 'M1' }],
+      joins: [
+        ['P', 'P1'],
+        ['M', 'M1'],
+      ],
+      panel: 'back',
+      where: 'Low at the back',
+    },
+    plainSwitch(
+      {
+        id: 'power-switch',
+        name: 'Power switch',
+        role: 'switches the unit on',
+        actuator: 'onoff',
+        free: 'off',
+        byHand: 'Press it with the back off.',
+        panel: 'back',
+        where: 'Top',
+      },
+      { circuit: 'control', amps: 2.5 },
+      { off: 'open', on: 'closed' },
+    ),
+    {
+      id: 'float-switch',
+      name: 'Float microswitch',
+      role: 'stops it and lights FULL when the tank is full or out',
+      prior: commonPractice(3),
+      aliases: [{ word: 'tank switch' }, { word: 'door switch', trap: 'there is no door' }],
+      kind: 'switch',
+      terminals: [{ id: 'COM' }, { id: 'NC' }, { id: 'NO' }],
+      contacts: [
+        { id: 'NO', between: ['COM', 'NO'], circuit: 'control', amps: 2.5, throw: 'NO' },
+        { id: 'NC', between: ['COM', 'NC'], circuit: 'signal', amps: 0.01, throw: 'NC' },
+      ],
+      actuator: 'tank',
+      free: 'full',
+      byHand: 'Press its lever with the tank out.',
+      table: table({ empty: ['NO'], full: ['NC'] }),
+      panel: 'back',
+      where: 'Behind the tank, on the float arm',
+    },
+    {
+      id: 'float-arm',
+      name: 'Float arm',
+      role: 'carries the magnet or lever to the microswitch',
+      kind: 'hardware',
+      terminals: [],
+      serves: ['float-switch'],
+    },
+    plainLoad(
+      {
+        id: 'module',
+        name: 'Cooling module',
+        role: 'cools the fins',
+        prior: commonPractice(2),
+        panel: 'back',
+        where: 'Between the two heat sinks',
+      },
+      'heater',
+      { value: about(4.2, 15), volts: 9 },
+    ),
+    plainLoad(
+      {
+        id: 'fan',
+        name: 'Fan',
+        role: 'moves the air',
+        prior: commonPractice(2),
+        panel: 'back',
+        where: 'On the hot heat sink',
+      },
+      'motor',
+      { value: about(60, 25), volts: 9 },
+    ),
+    plainLoad(
+      { id: 'full-lamp', name: 'FULL lamp', role: 'says that the tank is full', panel: 'back' },
+      'lamp',
+      { value: about(1500, 20), volts: 9 },
+    ),
+  ],
+  wires: [
+    { id: 'w1', colour: 'RD', from: 'adapter.P', to: 'jack.P' },
+    { id: 'w2', colour: 'BK', from: 'adapter.M', to: 'jack.M' },
+    { id: 'w3', colour: 'RD', from: 'jack.P1', to: 'power-switch.1' },
+    { id: 'w4', colour: 'RD-WH', from: 'power-switch.2', to: 'float-switch.COM' },
+    { id: 'w5', colour: 'YE', from: 'float-switch.NO', to: 'module.a' },
+    { id: 'w6', colour: 'YE', from: 'float-switch.NO', to: 'fan.a' },
+    { id: 'w7', colour: 'OG', from: 'float-switch.NC', to: 'full-lamp.a' },
+    { id: 'w8', colour: 'BK', from: 'module.b', to: 'jack.M1' },
+    { id: 'w9', colour: 'BK', from: 'fan.b', to: 'jack.M1' },
+    { id: 'w10', colour: 'BK', from: 'full-lamp.b', to: 'jack.M1' },
+  ],
+  uses: [
+    {
+      id: 'run',
+      name: 'Runs, then the tank comes out',
+      steps: 'onoff=on,wait=20,tank=full,tank=empty,onoff=off',
+    },
+  ],
+  looks: [
+    {
+      id: 'arm',
+      says: 'The float arm hangs or is out of its pivot',
+      of: ['float-arm:broken', 'float-switch:not-actuated'],
+      found: { with: 0.7, without: 0.05 },
+      minutes: 0.5,
+    },
+    {
+      id: 'warm',
+      says: 'The adapter is cold although it is plugged in',
+      of: ['adapter:dead'],
+      found: { with: 0.8, without: 0.1 },
+      minutes: 0.3,
+    },
+  ],
+  cautions: [
+    'Pull the adapter before the back comes off; empty the tank first.',
+    'Volts of the adapter without load prove little: read them while it runs.',
+  ],
+};
