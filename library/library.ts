@@ -4,10 +4,12 @@ import { coolingUnit } from './coolingUnit';
 import { dehumidifier } from './dehumidifier';
 import { dishwasher } from './dishwasher';
 import { electricDryer } from './electricDryer';
+import { frontLoadWasher } from './frontLoadWasher';
 import { gasFurnace } from './gasFurnace';
 import { millivoltFireplace } from './millivoltFireplace';
 import { overRangeOven } from './overRangeOven';
 import { radiantBurner } from './radiantBurner';
+import { refrigerator } from './refrigerator';
 import { topLoadWasher } from './topLoadWasher';
 import { trailerFurnace } from './trailerFurnace';
 import { trashCompactor } from './trashCompactor';
@@ -28,6 +30,8 @@ export const LIBRARY: readonly Diagram[] = [
   dishwasher,
   dehumidifier,
   coolingUnit,
+  frontLoadWasher,
+  refrigerator,
 ];
 
 export const builtIn = (id: string): Diagram | undefined => LIBRARY.find((each) => each.id === id);

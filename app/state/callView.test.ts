@@ -170,8 +170,22 @@ describe('a call as the technician sees it', () => {
     ];
     expect(acknowledgements(log)).toEqual({
       safe: true,
+      poweredSince: false,
       leadOhms: 0.4,
       wiresOff: new Set(['timer']),
     });
+    // Power was on for a reading: nobody knows until it is proved dead again.
+    const live = (minute: number): Entry =>
+      ({
+        id: `v${minute}`,
+        callId: CALL,
+        kind: 'reading',
+        phoneAt: at(minute),
+        body: { function: 'volt', said: '119 V', steps: 'timer=wash', supersedes: [] },
+      }) as unknown as Entry;
+    expect(acknowledgements([...log, live(5)])).toMatchObject({ safe: false, poweredSince: true });
+    const again = [...log, live(5), said(6, { what: 'made-safe' })];
+    expect(acknowledgements(again).safe).toBe(true);
+    expect(evidenceOf([live(5)])).toMatchObject([{ shows: { kind: 'volts', volts: 119 } }]);
   });
 });

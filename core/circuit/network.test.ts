@@ -105,10 +105,18 @@ it.each(LIBRARY.map((each) => [each.id, each] as const))(
   'every fault of %s changes its circuit, cold or live, in some position of its controls',
   (_id, diagram) => {
     const drawn = drawnSetup(diagram);
-    const beyond: Setup = { ...drawn, actuators: { ...drawn.actuators } };
-    for (const actuator of diagram.actuators)
-      if (actuator.kind === 'quantity') beyond.actuators[actuator.id] = { value: 5_000 };
-    const setups = [drawn, beyond].flatMap((each) => everySetup(diagram, each));
+    const atAll = (value: number): Setup => ({
+      ...drawn,
+      actuators: Object.fromEntries(
+        Object.entries(drawn.actuators).map(([id, state]) => [
+          id,
+          typeof state === 'string' ? state : { value },
+        ]),
+      ),
+    });
+    const setups = [drawn, atAll(5_000), atAll(-5_000)].flatMap((each) =>
+      everySetup(diagram, each),
+    );
     const text = (network: Network): string =>
       JSON.stringify(
         network.edges.map(({ a, b, nominal, low, source }) => [a, b, nominal, low, source]),

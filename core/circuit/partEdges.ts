@@ -241,7 +241,9 @@ export function supplyEdges(supply: Supply, setup: Setup, faults: readonly Fault
   for (const leg of legsOf(supply)) {
     const from = terminal(leg.from);
     const to = terminal(leg.to);
-    const legDead = own.some((each) => each.mode === 'dead-leg' && each.terminal === from);
+    // Without a neutral the one leg runs from hot to hot, and dies with either.
+    const hot = leg.share === 1 && KINDS[supply.kind].legs.length > 1 ? [from, to] : [from];
+    const legDead = own.some((each) => each.mode === 'dead-leg' && hot.includes(each.terminal));
     if (dead || legDead) continue;
     const inside = (supply.internalOhms ?? kind.ohms) * (weak ? WEAK.ohms : 1);
     const edge: PartEdge = {

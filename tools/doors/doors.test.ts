@@ -147,10 +147,23 @@ describe('the command-line doors', () => {
       },
     ];
     const evidence = { format: 'yarrix-evidence', version: 1, entries };
-    const path = file('evidence.json', JSON.stringify(evidence));
-    const found = await yarrix('diagnose', 'millivolt-fireplace', path, '--json');
-    expect(JSON.parse(found.stdout)).toMatchObject({
+    const of = async (name: string, all: object[], ...options: string[]) => {
+      const path = file(name, JSON.stringify({ ...evidence, entries: all }));
+      const found = await yarrix('diagnose', 'millivolt-fireplace', path, '--json', ...options);
+      return JSON.parse(found.stdout) as object;
+    };
+    // One reading alone condemns nothing; the same once more does.
+    expect(await of('once.json', entries)).toMatchObject({
+      verdict: { kind: 'open', needs: 'second-look' },
+      secondLook: { entry: 'e2' },
+    });
+    expect(await of('twice.json', [...entries, entries[1] ?? {}])).toMatchObject({
       verdict: { kind: 'named', suspect: { id: 'limit' } },
+    });
+    expect(
+      await of('line.json', entries.slice(0, 1), '--policy', 'line', '--place', 'part'),
+    ).toMatchObject({
+      tests: [{ test: { reach: expect.stringMatching(/own|wire/) } }, {}, {}, {}],
     });
     const bad = { ...evidence, entries: [{ ...entries[1], shows: 'zero reading' }] };
     const refused = await yarrix(

@@ -5,15 +5,8 @@ import { Button } from '../../components/Button';
 import { Card } from '../../components/Card';
 import { Type } from '../../components/Type';
 import { space } from '../../theme/theme';
+import { ACT_WORDS } from './say';
 import type { Work } from './useWork';
-
-export const ACT_WORDS: Record<ActEvidence['act'], string> = {
-  tap: 'tapped',
-  reset: 'reset pressed',
-  clean: 'cleaned',
-  reseat: 'pulled and pushed on again',
-  pull: 'pulled or bent',
-};
 
 /** Something that was done to a part and may have changed it: what is read after does not clear it. */
 export function Acts({ work, done }: { work: Work; done: () => void }) {

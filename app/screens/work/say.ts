@@ -1,6 +1,6 @@
 import { parseSteps, upToStep } from '../../../core/behaviour/step';
 import type { Outcome } from '../../../core/behaviour/statement';
-import type { Evidence } from '../../../core/diagnose/evidence';
+import type { ActEvidence, Evidence } from '../../../core/diagnose/evidence';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { sayPosition } from '../../../core/diagram/setup';
 import { owners } from '../../../core/diagram/terminal';
@@ -8,7 +8,6 @@ import { sayDisplay } from '../../../core/meter/display';
 import { nameFault } from '../../../core/fault/modes';
 import type { Shown } from '../../../core/plan/shown';
 import { saySetup } from '../../../core/plan/sayTest';
-import { ACT_WORDS } from './Acts';
 import type { ShownSuspect } from '../../workers/diagnosis';
 
 export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
@@ -25,6 +24,15 @@ export function sayFaultOf(diagram: Diagram, { faults }: ShownSuspect): string {
   const own = nameFault(diagram, first).replace(/^[^:]*: /, '');
   return [own, ...others.map((each) => `and with it ${nameFault(diagram, each)}`)].join(', ');
 }
+
+/** What may have been done to a part. */
+export const ACT_WORDS: Record<ActEvidence['act'], string> = {
+  tap: 'tapped',
+  reset: 'reset pressed',
+  clean: 'cleaned',
+  reseat: 'pulled and pushed on again',
+  pull: 'pulled or bent',
+};
 
 /** What a load can be said to do. */
 export const OUTCOMES: [Outcome, string][] = [
