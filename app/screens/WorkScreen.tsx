@@ -88,7 +88,13 @@ function Opened({ work, back }: { work: Work; back: string }) {
             <ScrollView contentContainerStyle={styles.inner}>{working}</ScrollView>
             {pad}
           </View>
-          <ScrollView style={styles.pane} contentContainerStyle={styles.inner}>
+          <ScrollView
+            tabIndex={0}
+            role="region"
+            aria-label="Suspects, table and wiring"
+            style={styles.pane}
+            contentContainerStyle={styles.inner}
+          >
             {panes.suspects}
             {panes.table}
             {panes.diagram}
