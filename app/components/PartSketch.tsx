@@ -8,6 +8,8 @@ interface Props {
   diagram: Diagram;
   from: TerminalRef;
   to: TerminalRef;
+  /** How the contact of a good unit stands, where that is told. */
+  contact: 'open' | 'closed' | undefined;
 }
 
 const WIDTH = 320;
@@ -17,7 +19,7 @@ const RIGHT = WIDTH - 60;
 const MIDDLE = 40;
 
 /** The two points drawn on what they belong to, with the red and the black probe on them. */
-export function PartSketch({ diagram, from, to }: Props) {
+export function PartSketch({ diagram, from, to, contact }: Props) {
   const palette = useTheme();
   const [one, two] = [splitRef(from), splitRef(to)];
   const same = one.part === two.part;
@@ -53,7 +55,12 @@ export function PartSketch({ diagram, from, to }: Props) {
             {short(box.name ?? '', same ? 36 : 17)}
           </Text>
         ))}
-        <Between part={same ? part : undefined} through={!same && !wire} ink={palette.ink} />
+        <Between
+          part={same ? part : undefined}
+          contact={contact}
+          through={!same && !wire}
+          ink={palette.ink}
+        />
         {[
           { x: LEFT, name: one.terminal, ink: palette.probeRed },
           { x: RIGHT, name: two.terminal, ink: palette.probeBlack },
@@ -68,10 +75,12 @@ export function PartSketch({ diagram, from, to }: Props) {
 /** What lies between the points: a contact, a load, a wire, or a way through the unit. */
 function Between({
   part,
+  contact,
   through,
   ink,
 }: {
   part: Part | undefined;
+  contact: Props['contact'];
   through: boolean;
   ink: string;
 }) {
@@ -81,7 +90,14 @@ function Between({
     return (
       <>
         <Line x1={a} y1={MIDDLE} x2={135} y2={MIDDLE} {...stroke} />
-        <Line x1={135} y1={MIDDLE} x2={182} y2={MIDDLE - 18} {...stroke} />
+        <Line
+          x1={135}
+          y1={MIDDLE}
+          x2={contact === 'open' ? 182 : 188}
+          y2={contact === 'open' ? MIDDLE - 18 : MIDDLE}
+          {...stroke}
+          {...(!contact && { strokeDasharray: '5 5' })}
+        />
         <Line x1={188} y1={MIDDLE} x2={b} y2={MIDDLE} {...stroke} />
         <Circle cx={135} cy={MIDDLE} r={3.5} fill={ink} />
         <Circle cx={188} cy={MIDDLE} r={3.5} fill={ink} />

@@ -114,7 +114,11 @@ function Opened({ work, back }: { work: Work; back: string }) {
                 testID={`pane-${each}`}
                 selected={each === pane}
                 onPress={() => setPane(each)}
-                style={each === pane ? { ...styles.tab, ...styles.here } : styles.tab}
+                style={{
+                  ...styles.tab,
+                  ...(each === pane && styles.here),
+                  flexGrow: PANE_NAMES[each].length,
+                }}
               />
             ))}
           </View>
@@ -283,6 +287,6 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   grow: { flexGrow: 1 },
   tabs: { flexDirection: 'row' },
-  tab: { flex: 1, paddingHorizontal: space.xs, borderBottomWidth: 3, borderRadius: 0 },
+  tab: { flexBasis: 'auto', paddingHorizontal: space.xs, borderBottomWidth: 3, borderRadius: 0 },
   here: { borderBottomColor: 'currentColor' },
 });

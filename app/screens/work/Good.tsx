@@ -21,6 +21,14 @@ export function sayGood(good: OhmAnswer | undefined, volts: number | undefined):
   return (low === high ? low : `${low} to ${high}`).replace(/ (?=\S?Ω)/g, NO_BREAK);
 }
 
+/** The contact that lies between the points; none where a reading runs through a load. */
+export const contactOf = (good: OhmAnswer): 'open' | 'closed' | undefined =>
+  good.kind === 'open'
+    ? 'open'
+    : good.kind === 'ohms' && good.high < METAL_UP_TO
+      ? 'closed'
+      : undefined;
+
 interface Props {
   good: OhmAnswer | undefined;
   volts: number | undefined;
@@ -29,13 +37,7 @@ interface Props {
 /** The same on a card, with a drawn contact where there is nothing but one between the probes. */
 export function Good({ good, volts }: Props) {
   const palette = useTheme();
-  // A drawn contact would say "closed" of a reading that runs through a load.
-  const contact =
-    good?.kind === 'open'
-      ? 'open'
-      : good?.kind === 'ohms' && good.high < METAL_UP_TO
-        ? 'closed'
-        : undefined;
+  const contact = good && contactOf(good);
   return (
     <View style={[styles.good, { backgroundColor: palette.goodGround }]} testID="next-good">
       {contact && <ContactGlyph state={contact} size={44} tone="good" />}

@@ -1,4 +1,5 @@
 import { StyleSheet, View } from 'react-native';
+import type { OhmAnswer } from '../../../core/circuit/ohmReading';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { drawnSetup, sayPosition, type Setup } from '../../../core/diagram/setup';
 import { saySetup } from '../../../core/plan/sayTest';
@@ -11,7 +12,7 @@ import { ProbePair } from '../../components/ProbePair';
 import { Type } from '../../components/Type';
 import { space } from '../../theme/theme';
 import type { ShownTest } from '../../workers/diagnosis';
-import { Good } from './Good';
+import { contactOf, Good } from './Good';
 import { capital, nameOf, outcomesOf, sayLast } from './say';
 import type { Work } from './useWork';
 
@@ -26,8 +27,7 @@ export function TestCard({ work, advice }: { work: Work; advice: ShownTest }) {
       {test.kind === 'ohm' && (
         <>
           <Takes says={`Unplugged, dead and proved · dial Ω · ${takes}`} />
-          <OhmTest work={work} test={test} />
-          {!work.blind && <Good good={advice.good} volts={undefined} />}
+          <OhmTest work={work} test={test} good={work.blind ? undefined : advice.good} />
         </>
       )}
     </Card>
@@ -45,8 +45,11 @@ type Of<K extends UnitTest['kind']> = {
   test: Extract<UnitTest, { kind: K }>;
 };
 
-/** Where the probes go, and how everything else has to stand. */
-export function OhmTest({ work, test }: Of<'ohm'>) {
+/**
+ * Where the probes go, and how everything else has to stand.
+ * @param good what a good unit shows, where that is told before
+ */
+export function OhmTest({ work, test, good }: Of<'ohm'> & { good?: OhmAnswer | undefined }) {
   const { diagram } = work.call;
   const { from, to, setup } = test;
   const stands = capital(saySetup(diagram, setup).join(', ') || 'As it stands, wires on');
@@ -57,7 +60,8 @@ export function OhmTest({ work, test }: Of<'ohm'>) {
       </Type>
       <SetupChips diagram={diagram} setup={setup} />
       <ProbePair diagram={diagram} from={from} to={to} lifted={setup.lifted} named />
-      <PartSketch diagram={diagram} from={from} to={to} />
+      {good && <Good good={good} volts={undefined} />}
+      <PartSketch diagram={diagram} from={from} to={to} contact={good && contactOf(good)} />
       {test.wiggle && (
         <Type weight="strong" tone="warn" testID="wiggle">
           Move the part, its plug and its wires while you read: does it jump?
@@ -67,7 +71,7 @@ export function OhmTest({ work, test }: Of<'ohm'>) {
   );
 }
 
-/** Everything that must be true while it is read, moved or not: doors, knobs, power, wires. */
+/** What must be true while it is read besides what the title says: power, what is not moved, wires. */
 function SetupChips({ diagram, setup }: { diagram: Diagram; setup: Setup }) {
   const drawn = drawnSetup(diagram);
   const controls = diagram.actuators.filter(({ kind }) => kind === 'hand' || kind === 'momentary');
@@ -78,16 +82,9 @@ function SetupChips({ diagram, setup }: { diagram: Diagram; setup: Setup }) {
       {controls.map(({ id }) => {
         const state = setup.actuators[id];
         if (typeof state !== 'string') return null;
-        const moved = state !== drawn.actuators[id];
-        return (
-          <Chip
-            key={id}
-            label={sayPosition(diagram, id, state)}
-            icon={moved ? 'corner-up-right' : 'minus'}
-            tone={moved ? 'warn' : 'ink'}
-            testID={`chip-${id}`}
-          />
-        );
+        // What is moved is in the title.
+        if (state !== drawn.actuators[id]) return null;
+        return <Chip key={id} label={sayPosition(diagram, id, state)} testID={`chip-${id}`} />;
       })}
       <Chip
         label={wires}
