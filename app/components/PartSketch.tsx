@@ -58,7 +58,7 @@ export function PartSketch({ diagram, from, to, contact }: Props) {
         <Between
           part={same ? part : undefined}
           contact={contact}
-          through={!same && !wire}
+          through={!wire && (!same || !part)}
           ink={palette.ink}
         />
         {[
