@@ -4,7 +4,7 @@ import type { Decision, Node, Option, Scored, Standing } from './decision';
  * Minutes that a bit of doubt may be taken to cost where nobody looks further. Which of them fits a
  * call best depends on its panels, so it is tried out.
  */
-const MINUTES_PER_BIT = [1.5, 3, 6, 12];
+const MINUTES_PER_BIT = [1.5, 3, 6, 12, 100];
 /**
  * Options that are followed to the verdict at each depth, and one from there on: the more, the fewer
  * explanations are left.
