@@ -20,15 +20,13 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import type { ActEvidence } from '../core/diagnose/evidence';
+import { ACTS, type ActEvidence } from '../core/diagnose/evidence';
 import type { TerminalRef } from '../core/diagram/diagram';
 import type { QuantityState } from '../core/diagram/setup';
 import { parseDisplay, parseVolts, type Display } from '../core/meter/display';
 import { fail, ok, type Result } from '../core/result';
 import type { Fault } from './problem';
 import { readDto } from './readDto';
-
-export const ACTS = ['tap', 'reset', 'clean', 'reseat', 'pull'] as const;
 
 const TERMINAL = /^[^.]+\.[^.]+$/;
 const asTerminal = { message: 'must be written part.terminal' };

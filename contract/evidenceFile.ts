@@ -1,7 +1,7 @@
 import Ajv from 'ajv';
 import { parseSteps } from '../core/behaviour/step';
 import type { Outcome } from '../core/behaviour/statement';
-import type { Evidence, ReadingEvidence } from '../core/diagnose/evidence';
+import type { ActEvidence, Evidence, ReadingEvidence } from '../core/diagnose/evidence';
 import { PLUGGED_IN } from '../core/diagnose/useRuns';
 import type { Diagram, TerminalRef } from '../core/diagram/diagram';
 import { drawnSetup, poweredSetup, setActuator, type Setup } from '../core/diagram/setup';
@@ -36,7 +36,7 @@ type WrittenEntry = { id?: string } & (
       wiggle?: boolean;
     }
   | { kind: 'look'; look: string; found: boolean }
-  | { kind: 'act'; part: string; act: 'tap' | 'reset' | 'clean' | 'reseat' | 'pull' }
+  | { kind: 'act'; part: string; act: ActEvidence['act'] }
 );
 
 const matches = new Ajv({

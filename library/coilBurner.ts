@@ -1,5 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, infiniteSwitch, neonLamp } from './standardParts';
+import { commonPractice, frame, handActuator, infiniteSwitch, neonLamp } from './standardParts';
 
 /** One coil burner with its infinite switch, receptacle block and the shared lamp. */
 export const coilBurner: Diagram = {
@@ -21,17 +21,11 @@ export const coilBurner: Diagram = {
     },
   ],
   actuators: [
-    {
-      id: 'knob',
-      name: 'Left front knob',
-      kind: 'hand',
-      shape: 'knob',
-      positions: [
-        { id: 'off', name: 'knob at OFF' },
-        { id: 'low', name: 'knob at LOW' },
-        { id: 'high', name: 'knob at HIGH' },
-      ],
-    },
+    handActuator('knob', 'Left front knob', 'knob', {
+      off: 'knob at OFF',
+      low: 'knob at LOW',
+      high: 'knob at HIGH',
+    }),
   ],
   panels: [
     { id: 'rear', name: 'Backguard cover', fastener: '6 hex-head screws', minutes: 5 },

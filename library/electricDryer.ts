@@ -1,5 +1,12 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, table } from './standardParts';
+import {
+  commonPractice,
+  frame,
+  handActuator,
+  plainLoad,
+  plainSwitch,
+  table,
+} from './standardParts';
 
 /** Electric dryer with timer, hold-in path, cycling thermostat and two one-shot cut-offs. */
 export const electricDryer: Diagram = {
@@ -29,29 +36,14 @@ export const electricDryer: Diagram = {
     },
   ],
   actuators: [
-    {
-      id: 'door',
-      name: 'Door',
-      kind: 'hand',
-      shape: 'door',
-      positions: [
-        { id: 'closed', name: 'door closed' },
-        { id: 'open', name: 'door open' },
-      ],
-    },
-    {
-      id: 'timer',
-      name: 'Timer knob',
-      kind: 'hand',
-      shape: 'knob',
-      positions: [
-        { id: 'off', name: 'timer at OFF' },
-        { id: 'heat', name: 'timer in TIMED DRY' },
-        { id: 'auto', name: 'timer in AUTO' },
-        { id: 'cool', name: 'timer in COOL DOWN' },
-        { id: 'end', name: 'timer at END OF CYCLE' },
-      ],
-    },
+    handActuator('door', 'Door', 'door', { closed: 'door closed', open: 'door open' }),
+    handActuator('timer', 'Timer knob', 'knob', {
+      off: 'timer at OFF',
+      heat: 'timer in TIMED DRY',
+      auto: 'timer in AUTO',
+      cool: 'timer in COOL DOWN',
+      end: 'timer at END OF CYCLE',
+    }),
     {
       id: 'start',
       name: 'Start button',
@@ -63,16 +55,10 @@ export const electricDryer: Diagram = {
         { id: 'pressed', name: 'START held' },
       ],
     },
-    {
-      id: 'belt',
-      name: 'Drum belt',
-      kind: 'hand',
-      shape: 'button',
-      positions: [
-        { id: 'on', name: 'belt on its pulley' },
-        { id: 'off', name: 'belt off or broken' },
-      ],
-    },
+    handActuator('belt', 'Drum belt', 'button', {
+      on: 'belt on its pulley',
+      off: 'belt off or broken',
+    }),
     {
       id: 'speed',
       name: 'Motor speed',
@@ -162,56 +148,32 @@ export const electricDryer: Diagram = {
       panel: 'console',
       where: 'Behind the large knob',
     },
-    {
-      id: 'timer-motor',
-      name: 'Timer motor',
-      role: 'advances the timer',
-      kind: 'load',
-      load: 'motor',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'winding',
-          between: ['a', 'b'],
-          value: { nominal: 2900, low: 2300, high: 3500 },
-          volts: 120,
-        },
-      ],
-      panel: 'console',
-    },
-    {
-      id: 'buzzer',
-      name: 'End buzzer',
-      role: 'tells that the load is dry',
-      kind: 'load',
-      load: 'coil',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'coil',
-          between: ['a', 'b'],
-          value: { nominal: 620, low: 500, high: 760 },
-          volts: 120,
-        },
-      ],
-      panel: 'console',
-    },
-    {
-      id: 'start',
-      name: 'Start switch',
-      role: 'starts the motor while it is held',
-      prior: commonPractice(0.5),
-      aliases: [{ word: 'push-to-start' }],
-      kind: 'switch',
-      terminals: [{ id: '1' }, { id: '2' }],
-      contacts: [{ id: '1-2', between: ['1', '2'], circuit: 'control', amps: 6, throw: 'NO' }],
-      actuator: 'start',
-      free: 'released',
-      byHand: 'Pull the knob and press the stem itself.',
-      table: table({ released: [], pressed: ['1-2'] }),
-      panel: 'console',
-      where: 'Right of the timer',
-    },
+    plainLoad(
+      { id: 'timer-motor', name: 'Timer motor', role: 'advances the timer', panel: 'console' },
+      'motor',
+      { value: { nominal: 2900, low: 2300, high: 3500 }, volts: 120 },
+    ),
+    plainLoad(
+      { id: 'buzzer', name: 'End buzzer', role: 'tells that the load is dry', panel: 'console' },
+      'coil',
+      { value: { nominal: 620, low: 500, high: 760 }, volts: 120 },
+    ),
+    plainSwitch(
+      {
+        id: 'start',
+        name: 'Start switch',
+        role: 'starts the motor while it is held',
+        prior: commonPractice(0.5),
+        aliases: [{ word: 'push-to-start' }],
+        actuator: 'start',
+        free: 'released',
+        byHand: 'Pull the knob and press the stem itself.',
+        panel: 'console',
+        where: 'Right of the timer',
+      },
+      { circuit: 'control', amps: 6, throw: 'NO' },
+      { released: 'open', pressed: 'closed' },
+    ),
     {
       id: 'fuse',
       name: 'Thermal fuse',
@@ -226,20 +188,20 @@ export const electricDryer: Diagram = {
       panel: 'rear',
       where: 'On the blower housing',
     },
-    {
-      id: 'belt-switch',
-      name: 'Belt switch',
-      role: 'cuts the motor when the belt is gone',
-      kind: 'switch',
-      terminals: [{ id: '1' }, { id: '2' }],
-      contacts: [{ id: '1-2', between: ['1', '2'], circuit: 'control', amps: 6, throw: 'NO' }],
-      actuator: 'belt',
-      free: 'off',
-      byHand: 'Push the idler arm aside with a finger.',
-      table: table({ on: ['1-2'], off: [] }),
-      panel: 'front',
-      where: 'Beside the idler pulley',
-    },
+    plainSwitch(
+      {
+        id: 'belt-switch',
+        name: 'Belt switch',
+        role: 'cuts the motor when the belt is gone',
+        actuator: 'belt',
+        free: 'off',
+        byHand: 'Push the idler arm aside with a finger.',
+        panel: 'front',
+        where: 'Beside the idler pulley',
+      },
+      { circuit: 'control', amps: 6, throw: 'NO' },
+      { on: 'closed', off: 'open' },
+    ),
     {
       id: 'motor',
       name: 'Drive motor',

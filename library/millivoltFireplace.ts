@@ -1,5 +1,5 @@
 import type { Diagram, SwitchPart } from '../core/diagram/diagram';
-import { table } from './standardParts';
+import { handActuator, table } from './standardParts';
 
 /** One contact of the loop: they differ in what moves them. */
 const inLoop = (
@@ -40,16 +40,7 @@ export const millivoltFireplace: Diagram = {
     },
   ],
   actuators: [
-    {
-      id: 'wall',
-      name: 'Wall switch',
-      kind: 'hand',
-      shape: 'button',
-      positions: [
-        { id: 'off', name: 'wall switch off' },
-        { id: 'on', name: 'wall switch on' },
-      ],
-    },
+    handActuator('wall', 'Wall switch', 'button', { off: 'wall switch off', on: 'wall switch on' }),
     { id: 'room', name: 'Room', kind: 'quantity', quantity: 'temperature', unit: '°F' },
     {
       id: 'box',

@@ -1,5 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, table } from './standardParts';
+import { commonPractice, frame, handActuator, mainsCord, table } from './standardParts';
 
 /** Over-the-range oven: three-switch door interlock, monitor ahead of the cook relay. */
 export const overRangeOven: Diagram = {
@@ -10,28 +10,13 @@ export const overRangeOven: Diagram = {
   kind: 'over-range oven',
   drawnFor: { door: 'open', start: 'released', cook: 'idle' },
   frame: 'frame.F',
-  supplies: [
-    {
-      id: 'cord',
-      name: 'Power cord',
-      kind: 'mains',
-      volts: 120,
-      amps: 20,
-      terminals: [{ id: 'L' }, { id: 'N' }, { id: 'G' }],
-    },
-  ],
+  supplies: [mainsCord(20)],
   actuators: [
-    {
-      id: 'door',
-      name: 'Door',
-      kind: 'hand',
-      shape: 'door',
-      positions: [
-        { id: 'closed', name: 'door closed' },
-        { id: 'ajar', name: 'door ajar' },
-        { id: 'open', name: 'door open' },
-      ],
-    },
+    handActuator('door', 'Door', 'door', {
+      closed: 'door closed',
+      ajar: 'door ajar',
+      open: 'door open',
+    }),
     {
       id: 'start',
       name: 'Start pad',

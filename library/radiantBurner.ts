@@ -1,5 +1,12 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, infiniteSwitch, neonLamp, table } from './standardParts';
+import {
+  commonPractice,
+  frame,
+  handActuator,
+  infiniteSwitch,
+  neonLamp,
+  table,
+} from './standardParts';
 
 /** Radiant burner under glass: infinite switch, limiter, hot-surface contact and lamp. */
 export const radiantBurner: Diagram = {
@@ -21,17 +28,11 @@ export const radiantBurner: Diagram = {
     },
   ],
   actuators: [
-    {
-      id: 'knob',
-      name: 'Right rear knob',
-      kind: 'hand',
-      shape: 'knob',
-      positions: [
-        { id: 'off', name: 'knob at OFF' },
-        { id: 'low', name: 'knob at LOW' },
-        { id: 'high', name: 'knob at HIGH' },
-      ],
-    },
+    handActuator('knob', 'Right rear knob', 'knob', {
+      off: 'knob at OFF',
+      low: 'knob at LOW',
+      high: 'knob at HIGH',
+    }),
     {
       id: 'glass',
       name: 'Glass over the burner',

@@ -165,7 +165,7 @@ export const handActuator = (
   positions: Object.entries(positions).map(([each, says]) => ({ id: each, name: says })),
 });
 
-/** A two-terminal switch: closed in the positions named, open in all others. */
+/** A switch with one contact: closed in the positions named so, open in all others. */
 export const plainSwitch = (
   part: {
     id: string;
@@ -178,37 +178,38 @@ export const plainSwitch = (
     Partial<Pick<SwitchPart, 'safety'>>,
   contact: Omit<SwitchPart['contacts'][number], 'id' | 'between'>,
   positions: Record<string, 'closed' | 'open'>,
+  [a, b]: [string, string] = ['1', '2'],
 ): SwitchPart => ({
   ...part,
   kind: 'switch',
-  terminals: [{ id: '1' }, { id: '2' }],
-  contacts: [{ id: '1-2', between: ['1', '2'], ...contact }],
+  terminals: [{ id: a }, { id: b }],
+  contacts: [{ id: `${a}-${b}`, between: [a, b], ...contact }],
   table: table(
     Object.fromEntries(
-      Object.entries(positions).map(([each, state]) => [each, state === 'closed' ? ['1-2'] : []]),
+      Object.entries(positions).map(([each, state]) => [
+        each,
+        state === 'closed' ? [`${a}-${b}`] : [],
+      ]),
     ),
   ),
 });
 
+/** What the one element of a load is called. */
+const ELEMENT = { heater: 'element', lamp: 'lamp', coil: 'coil', motor: 'winding' } as const;
+
 /** A load with one element between its terminals a and b. */
 export const plainLoad = (
   part: { id: string; name: string; role: string } & Partial<
-    Pick<LoadPart, 'panel' | 'where' | 'prior'>
+    Pick<LoadPart, 'panel' | 'where' | 'prior' | 'aliases'>
   >,
-  load: LoadPart['load'],
+  load: keyof typeof ELEMENT,
   element: Pick<LoadPart['elements'][number], 'value' | 'working' | 'volts'>,
 ): LoadPart => ({
   ...part,
   kind: 'load',
   load,
   terminals: [{ id: 'a' }, { id: 'b' }],
-  elements: [
-    {
-      id: load === 'heater' ? 'element' : load === 'lamp' ? 'lamp' : 'winding',
-      between: ['a', 'b'],
-      ...element,
-    },
-  ],
+  elements: [{ id: ELEMENT[load], between: ['a', 'b'], ...element }],
 });
 
 /** Ohms with the same spread both ways. */

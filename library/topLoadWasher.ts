@@ -1,5 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, table } from './standardParts';
+import { commonPractice, frame, handActuator, mainsCord, plainLoad, table } from './standardParts';
 
 /** Top-load washer: two-pole lid switch, one pole in the spin path and one that feeds the timer. */
 export const topLoadWasher: Diagram = {
@@ -10,38 +10,14 @@ export const topLoadWasher: Diagram = {
   kind: 'top-load washer',
   drawnFor: { lid: 'closed', timer: 'off' },
   frame: 'frame.F',
-  supplies: [
-    {
-      id: 'cord',
-      name: 'Power cord',
-      kind: 'mains',
-      volts: 120,
-      amps: 15,
-      terminals: [{ id: 'L' }, { id: 'N' }, { id: 'G' }],
-    },
-  ],
+  supplies: [mainsCord(15)],
   actuators: [
-    {
-      id: 'lid',
-      name: 'Lid',
-      kind: 'hand',
-      shape: 'lid',
-      positions: [
-        { id: 'closed', name: 'lid closed' },
-        { id: 'open', name: 'lid open' },
-      ],
-    },
-    {
-      id: 'timer',
-      name: 'Timer knob',
-      kind: 'hand',
-      shape: 'knob',
-      positions: [
-        { id: 'off', name: 'timer at OFF' },
-        { id: 'wash', name: 'timer in WASH' },
-        { id: 'spin', name: 'timer in SPIN' },
-      ],
-    },
+    handActuator('lid', 'Lid', 'lid', { closed: 'lid closed', open: 'lid open' }),
+    handActuator('timer', 'Timer knob', 'knob', {
+      off: 'timer at OFF',
+      wash: 'timer in WASH',
+      spin: 'timer in SPIN',
+    }),
   ],
   panels: [
     { id: 'console', name: 'Console', fastener: '2 clips, flips back', minutes: 3 },
@@ -125,23 +101,11 @@ export const topLoadWasher: Diagram = {
       ],
       panel: 'cabinet',
     },
-    {
-      id: 'timer-motor',
-      name: 'Timer motor',
-      role: 'advances the timer',
-      kind: 'load',
-      load: 'motor',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'winding',
-          between: ['a', 'b'],
-          value: { nominal: 2900, low: 2300, high: 3500 },
-          volts: 120,
-        },
-      ],
-      panel: 'console',
-    },
+    plainLoad(
+      { id: 'timer-motor', name: 'Timer motor', role: 'advances the timer', panel: 'console' },
+      'motor',
+      { value: { nominal: 2900, low: 2300, high: 3500 }, volts: 120 },
+    ),
   ],
   wires: [
     { id: 'w1', colour: 'BK', from: 'cord.L', to: 'timer.L' },

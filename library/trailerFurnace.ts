@@ -1,5 +1,14 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, relayActuator, relayContact, table } from './standardParts';
+import {
+  commonPractice,
+  frame,
+  handActuator,
+  plainLoad,
+  plainSwitch,
+  relayActuator,
+  relayContact,
+  table,
+} from './standardParts';
 
 /** Trailer furnace on 12 V: board, blower, sail switch, limit, gas valve. */
 export const trailerFurnace: Diagram = {
@@ -29,16 +38,10 @@ export const trailerFurnace: Diagram = {
     },
   ],
   actuators: [
-    {
-      id: 'thermostat',
-      name: 'Thermostat',
-      kind: 'hand',
-      shape: 'knob',
-      positions: [
-        { id: 'off', name: 'thermostat at OFF' },
-        { id: 'heat', name: 'thermostat calling for heat' },
-      ],
-    },
+    handActuator('thermostat', 'Thermostat', 'knob', {
+      off: 'thermostat at OFF',
+      heat: 'thermostat calling for heat',
+    }),
     relayActuator('blower-relay', 'Blower relay', 'blower relay'),
     relayActuator('valve-relay', 'Valve relay', 'valve relay'),
     {
@@ -80,19 +83,20 @@ export const trailerFurnace: Diagram = {
       amps: 15,
       where: 'In the trailer’s fuse panel',
     },
-    {
-      id: 'call',
-      name: 'Thermostat contacts',
-      role: 'call for heat',
-      kind: 'switch',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      contacts: [{ id: 'a-b', between: ['a', 'b'], circuit: 'signal', amps: 0.1 }],
-      actuator: 'thermostat',
-      free: 'off',
-      byHand: 'Slide the lever to the stop and back.',
-      table: table({ off: [], heat: ['a-b'] }),
-      where: 'On the wall, two blue wires',
-    },
+    plainSwitch(
+      {
+        id: 'call',
+        name: 'Thermostat contacts',
+        role: 'call for heat',
+        actuator: 'thermostat',
+        free: 'off',
+        byHand: 'Slide the lever to the stop and back.',
+        where: 'On the wall, two blue wires',
+      },
+      { circuit: 'signal', amps: 0.1 },
+      { off: 'open', heat: 'closed' },
+      ['a', 'b'],
+    ),
     {
       id: 'board',
       name: 'Control board',
@@ -235,18 +239,11 @@ export const trailerFurnace: Diagram = {
       ],
       panel: 'core',
     },
-    {
-      id: 'valve',
-      name: 'Gas valve',
-      role: 'lets the gas to the burner',
-      kind: 'load',
-      load: 'coil',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        { id: 'coil', between: ['a', 'b'], value: { nominal: 22, low: 18, high: 27 }, volts: 12 },
-      ],
-      panel: 'outside',
-    },
+    plainLoad(
+      { id: 'valve', name: 'Gas valve', role: 'lets the gas to the burner', panel: 'outside' },
+      'coil',
+      { value: { nominal: 22, low: 18, high: 27 }, volts: 12 },
+    ),
   ],
   wires: [
     { id: 'w1', colour: 'RD', from: 'battery.P', to: 'fuse.a' },

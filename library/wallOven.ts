@@ -1,5 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, neonLamp, table } from './standardParts';
+import { commonPractice, frame, handActuator, neonLamp, plainLoad, table } from './standardParts';
 
 /** Wall oven with a five-position selector that routes both legs to bake and broil elements. */
 export const wallOven: Diagram = {
@@ -21,19 +21,13 @@ export const wallOven: Diagram = {
     },
   ],
   actuators: [
-    {
-      id: 'selector',
-      name: 'Selector knob',
-      kind: 'hand',
-      shape: 'knob',
-      positions: [
-        { id: 'off', name: 'knob at OFF' },
-        { id: 'warm', name: 'knob at WARM' },
-        { id: 'bake', name: 'knob at BAKE' },
-        { id: 'fan', name: 'knob at FAN BAKE' },
-        { id: 'broil', name: 'knob at BROIL' },
-      ],
-    },
+    handActuator('selector', 'Selector knob', 'knob', {
+      off: 'knob at OFF',
+      warm: 'knob at WARM',
+      bake: 'knob at BAKE',
+      fan: 'knob at FAN BAKE',
+      broil: 'knob at BROIL',
+    }),
   ],
   panels: [
     {
@@ -130,24 +124,11 @@ export const wallOven: Diagram = {
       ],
       panel: 'back',
     },
-    {
-      id: 'fan',
-      name: 'Oven fan',
-      role: 'moves the air',
-      kind: 'load',
-      load: 'motor',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'winding',
-          between: ['a', 'b'],
-          value: { nominal: 95, low: 80, high: 115 },
-          working: { nominal: 400, low: 330, high: 500 },
-          volts: 120,
-        },
-      ],
-      panel: 'back',
-    },
+    plainLoad({ id: 'fan', name: 'Oven fan', role: 'moves the air', panel: 'back' }, 'motor', {
+      value: { nominal: 95, low: 80, high: 115 },
+      working: { nominal: 400, low: 330, high: 500 },
+      volts: 120,
+    }),
     neonLamp('lamp', 'On lamp', 'shows that the selector is not at OFF', 'front', 120),
   ],
   wires: [

@@ -2,6 +2,7 @@ import { parseArgs } from 'node:util';
 import { behave } from './doors/behave';
 import { check } from './doors/check';
 import { diagnose } from './doors/diagnose';
+import { walk } from './doors/walk';
 import { diagrams } from './doors/diagrams';
 import { BadInput, EXIT, out } from './doors/door';
 import { Hindered } from './folders';
@@ -27,6 +28,7 @@ const USAGE = `./yarrix COMMAND
                                             what runs, lights, blows and trips, step by step
   diagnose DIAGRAM EVIDENCE.json [--policy P] [--live] [--place part|plug] [--json]
                                             suspects, and the verdict or the next test
+  walk DIAGRAM --fault F [--live] [--json]  from complaint to part on a unit with that fault
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
   bench engine|diagnosis [--json]           how fast and how good, measured in one run
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
@@ -73,6 +75,8 @@ async function main(argv: string[]): Promise<number> {
       return behave({ ...values, diagram: first });
     case 'diagnose':
       return diagnose({ ...values, diagram: first, file: second });
+    case 'walk':
+      return walk({ ...values, diagram: first });
     case 'spice':
       return spice({ ...values, diagram: first });
     case 'bench':

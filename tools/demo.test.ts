@@ -2,16 +2,16 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chanceFrom } from '../core/chance';
 import { complaintOf, workCall } from '../core/diagnose/simulatedCall';
-import { nameFault, ownerOf, type Fault } from '../core/fault/modes';
+import { nameFault, ownerOf } from '../core/fault/modes';
 import { parseFault } from '../core/fault/parseFault';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
 import { CALLS } from '../demo/scenario';
 import { builtIn } from '../library/library';
+import { placeOf } from './doors/walk';
 import { ROOT } from './folders';
 
 const told = readFileSync(join(ROOT, 'docs', 'demo.md'), 'utf8');
-const plain = (fault: Fault): string => JSON.stringify({ ...fault, ohms: 0 });
 const faulty = CALLS.filter((each) => each.truth.length > 0);
 
 describe('the demo calls', () => {
@@ -27,12 +27,11 @@ describe('the demo calls', () => {
       const parsed = diagram && parseFault(diagram, text ?? '');
       const fault = parsed?.ok ? parsed.value[0] : undefined;
       if (!diagram || !fault) throw new Error(`${diagramId}: ${text}`);
-      expect(told).toContain(`Hidden truth: ${nameFault(diagram, fault)}`);
+      expect(told).toContain(nameFault(diagram, fault));
+      expect(told).toContain(`./yarrix walk ${diagramId} --fault ${text}`);
       const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
       const { predictor } = diagnosis;
-      const index = predictor.hypotheses.findIndex(
-        ({ causes: [one, two] }) => one && !two && plain(one) === plain(fault),
-      );
+      const index = placeOf(predictor, fault);
       const hypothesis = predictor.hypotheses[index];
       const complaint = complaintOf(predictor, index);
       if (!hypothesis || !complaint) throw new Error(`${text} is not noticed`);

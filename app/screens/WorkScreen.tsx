@@ -1,31 +1,19 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import type { ReadingEvidence } from '../../core/diagnose/evidence';
-import { sayTest } from '../../core/plan/sayTest';
 import { Button } from '../components/Button';
 import { Notice } from '../components/Notice';
 import { Screen } from '../components/Screen';
 import { useKeys } from '../components/useKeys';
-import { space, WIDE } from '../theme/theme';
+import { space, useTheme, WIDE } from '../theme/theme';
 import { Keypad } from './switch/Keypad';
-import { Acts } from './work/Acts';
-import { Complaint } from './work/Complaint';
 import { Course } from './work/Course';
-import { sayGood } from './work/Good';
 import { DiagramPane } from './work/DiagramPane';
-import { LastEntry } from './work/LastEntry';
-import { LiveScript } from './work/LiveScript';
 import { Log } from './work/Log';
-import { MakeSafe } from './work/MakeSafe';
-import { SecondLook, secondLookOf } from './work/SecondLook';
 import { Suspects } from './work/Suspects';
 import { TablePane } from './work/TablePane';
-import { TestCard } from './work/TestCard';
-import { Thinking } from './work/Thinking';
-import { UnitVerdict } from './work/UnitVerdict';
-import { useChosen, useWork, type MeterTest, type Work } from './work/useWork';
-import { WayCard } from './work/WayCard';
-import { WhyTest } from './work/WhyTest';
+import { TestPane, type Adding } from './work/TestPane';
+import { useInHand } from './work/useInHand';
+import { useWork, type Work } from './work/useWork';
 
 /** From complaint to part: what is known of the unit, who is suspected, what to test next. */
 export function WorkScreen({ callId }: { callId: string }) {
@@ -48,24 +36,32 @@ export function WorkScreen({ callId }: { callId: string }) {
   );
 }
 
-const PANES = ['test', 'suspects', 'log', 'table', 'diagram'] as const;
-type Pane = (typeof PANES)[number];
-const PANE_NAMES: Record<Pane, string> = {
-  test: 'Test',
-  suspects: 'Suspects',
-  log: 'Log',
-  table: 'Table',
-  diagram: 'Wiring',
-};
-const NONE: never[] = [];
+const PANES = { test: 'Test', suspects: 'Suspects', log: 'Log', table: 'Table', diagram: 'Wiring' };
+type Pane = keyof typeof PANES;
 
 function Opened({ work, back }: { work: Work; back: string }) {
   const wide = useWindowDimensions().width >= WIDE;
   const [pane, setPane] = useState<Pane>('test');
-  const { call } = work;
-  const { working, pad, table, wiring } = useWorking(work, wide);
+  const [adding, setAdding] = useState<Adding>();
+  const hand = useInHand(work);
+  const { call, evidence } = work;
+  const { reading, again, points } = hand;
+  useKeys({
+    n: hand.next,
+    ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
+    ...(hand.unsafe && { d: work.makeSafe }),
+  });
+  const at = points && [points.from, points.to];
+  const pad = reading && adding === undefined && (
+    <Keypad
+      key={`${evidence.length} ${hand.at}`}
+      letters={wide}
+      measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
+      enter={(said) => work.read(reading, said, again?.reading)}
+    />
+  );
   const panes: Record<Pane, React.ReactNode> = {
-    test: working,
+    test: <TestPane work={work} hand={hand} adding={adding} setAdding={setAdding} />,
     suspects: work.findings && <Suspects work={work} />,
     log: (
       <>
@@ -73,8 +69,8 @@ function Opened({ work, back }: { work: Work; back: string }) {
         <Log work={work} />
       </>
     ),
-    table,
-    diagram: wiring,
+    table: <TablePane work={work} at={at} />,
+    diagram: <DiagramPane diagram={call.diagram} at={at} />,
   };
   return (
     <Screen
@@ -85,7 +81,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
       {wide ? (
         <View style={styles.panes}>
           <View style={styles.pane}>
-            <ScrollView contentContainerStyle={styles.inner}>{working}</ScrollView>
+            <ScrollView contentContainerStyle={styles.inner}>{panes.test}</ScrollView>
             {pad}
           </View>
           <ScrollView
@@ -105,23 +101,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
         </View>
       ) : (
         <>
-          <View style={styles.tabs} role="tablist">
-            {PANES.map((each) => (
-              <Button
-                key={each}
-                look="bare"
-                label={PANE_NAMES[each]}
-                testID={`pane-${each}`}
-                selected={each === pane}
-                onPress={() => setPane(each)}
-                style={{
-                  ...styles.tab,
-                  ...(each === pane && styles.here),
-                  flexGrow: PANE_NAMES[each].length,
-                }}
-              />
-            ))}
-          </View>
+          <Tabs pane={pane} setPane={setPane} />
           <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
           {pane === 'test' && pad}
         </>
@@ -130,163 +110,33 @@ function Opened({ work, back }: { work: Work; back: string }) {
   );
 }
 
-/** The card in hand with its keypad, and the table of the switch that is at the probes. */
-function useWorking(
-  work: Work,
-  wide: boolean,
-): Record<'working' | 'pad' | 'table' | 'wiring', React.ReactNode> {
-  const { call, findings, evidence, thinking } = work;
-  const { diagram } = call;
-  const [adding, setAdding] = useState<'statement' | 'act'>();
-  const [open, setOpen] = useState<'why' | 'way'>();
-  const [liveOf, setLiveOf] = useState<object>();
-  const [clear, setClear] = useState<object>();
-  const [lastGood, setLastGood] = useState<string>();
-  const tests = thinking ? NONE : (findings?.tests ?? NONE);
-  const chosen = useChosen(tests);
-  const advice = tests[chosen.at];
-  const begun = evidence.length > 0;
-  const verdict = thinking ? undefined : findings?.verdict;
-  const asked =
-    verdict?.kind === 'open' && verdict.needs === 'second-look' ? verdict.secondLook : undefined;
-  const again = evidence.find(
-    (each): each is ReadingEvidence => each.kind === 'reading' && each.id === asked?.entry,
-  );
-  const live =
-    advice?.test.kind === 'volt'
-      ? { test: advice.test, goodVolts: advice.goodVolts }
-      : advice && liveOf === advice
-        ? advice.live
-        : undefined;
-  const ohm: MeterTest | undefined = again
-    ? secondLookOf(again)
-    : advice?.test.kind === 'ohm' && !live
-      ? advice.test
-      : undefined;
-  const reading: MeterTest | undefined = live
-    ? clear === advice
-      ? live.test
-      : undefined
-    : work.safe
-      ? ohm
-      : undefined;
-  const showsTest = begun && !thinking && adding === undefined;
-  useKeys({
-    n: chosen.next,
-    y: () => setOpen(open === 'why' ? undefined : 'why'),
-    ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
-    ...(ohm && !work.safe && { d: work.makeSafe }),
-  });
-  const pad = showsTest && reading && (
-    <Keypad
-      key={`${evidence.length} ${chosen.at}`}
-      letters={wide}
-      measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
-      enter={(said) => {
-        const problem = work.read(reading, said, again);
-        if (!problem)
-          setLastGood(
-            live ? sayGood(undefined, live.goodVolts) : advice && sayGood(advice.good, undefined),
-          );
-        return problem;
-      }}
-    />
-  );
-  const done = (): void => setAdding(undefined);
-  const working = (
-    <>
-      <Thinking work={work} begun={begun} />
-      {(!begun || adding === 'statement') && <Complaint work={work} done={done} />}
-      {adding === 'act' && <Acts work={work} done={done} />}
-      {showsTest && <UnitVerdict work={work} />}
-      {showsTest && again && asked && work.safe && (
-        <SecondLook work={work} asked={asked} reading={again} />
-      )}
-      {showsTest && ohm && !work.safe && (
-        <MakeSafe work={work} live={advice?.live && !again ? () => setLiveOf(advice) : undefined} />
-      )}
-      {showsTest && !again && live && (
-        <LiveScript
-          key={`${evidence.length} ${chosen.at}`}
-          work={work}
-          test={live.test}
-          goodVolts={live.goodVolts}
-          ready={() => setClear(advice)}
+function Tabs({ pane, setPane }: { pane: Pane; setPane: (pane: Pane) => void }) {
+  const palette = useTheme();
+  return (
+    <View style={styles.tabs}>
+      {(Object.keys(PANES) as Pane[]).map((each) => (
+        <Button
+          key={each}
+          look="bare"
+          label={PANES[each]}
+          testID={`pane-${each}`}
+          selected={each === pane}
+          onPress={() => setPane(each)}
+          style={{
+            ...styles.tab,
+            flexGrow: PANES[each].length,
+            ...(each === pane && { borderBottomColor: palette.ink }),
+          }}
         />
-      )}
-      {showsTest && !again && !live && advice && (advice.test.kind !== 'ohm' || work.safe) && (
-        <TestCard work={work} advice={advice} />
-      )}
-      {showsTest && !again && advice && (
-        <View style={styles.row}>
-          <Button
-            icon="help-circle"
-            label="Why this test?"
-            testID="why"
-            shortcut="Y"
-            selected={open === 'why'}
-            onPress={() => setOpen(open === 'why' ? undefined : 'why')}
-            style={styles.grow}
-          />
-          <Button
-            icon="shuffle"
-            label="Another"
-            testID="another"
-            hint={`Another test: ${tests.map((each) => sayTest(diagram, each.test)).join('; ')}`}
-            shortcut="N"
-            disabled={tests.length < 2}
-            onPress={chosen.next}
-            style={styles.grow}
-          />
-        </View>
-      )}
-      {showsTest && open === 'why' && !again && (
-        <WhyTest work={work} tests={tests} at={chosen.at} choose={chosen.choose} />
-      )}
-      {showsTest && <LastEntry work={work} good={lastGood} />}
-      {begun && adding === undefined && (
-        <View style={styles.row}>
-          <Button
-            icon="message-circle"
-            label="What it does"
-            testID="tell-more"
-            onPress={() => setAdding('statement')}
-            style={styles.grow}
-          />
-          <Button
-            icon="tool"
-            label="Something done"
-            testID="add-act"
-            onPress={() => setAdding('act')}
-            style={styles.grow}
-          />
-          <Button
-            icon="sliders"
-            label="How to work"
-            testID="open-way"
-            selected={open === 'way'}
-            onPress={() => setOpen(open === 'way' ? undefined : 'way')}
-            style={styles.grow}
-          />
-        </View>
-      )}
-      {begun && open === 'way' && <WayCard work={work} />}
-    </>
+      ))}
+    </View>
   );
-  const at = reading ?? ohm ?? live?.test;
-  const points = at && [at.from, at.to];
-  const table = <TablePane work={work} at={points} />;
-  const wiring = <DiagramPane diagram={diagram} at={points} />;
-  return { working, pad, table, wiring };
 }
 
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
   panes: { flex: 1, flexDirection: 'row' },
   pane: { flex: 1 },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  grow: { flexGrow: 1 },
   tabs: { flexDirection: 'row' },
   tab: { flexBasis: 'auto', paddingHorizontal: space.xs, borderBottomWidth: 3, borderRadius: 0 },
-  here: { borderBottomColor: 'currentColor' },
 });

@@ -1,6 +1,6 @@
 import type { OhmAnswer } from '../../core/circuit/ohmReading';
 import type { Evidence } from '../../core/diagnose/evidence';
-import type { Contradiction } from '../../core/diagnose/pairs';
+import type { Contradiction } from '../../core/diagnose/contradictions';
 import type { SecondLook } from '../../core/diagnose/secondLook';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { Fault } from '../../core/fault/modes';
@@ -8,7 +8,7 @@ import type { Advice } from '../../core/plan/nextTest';
 import type { Way } from '../../core/plan/way';
 import type { School } from '../../core/plan/schools';
 import type { Shown } from '../../core/plan/shown';
-import type { UnitTest } from '../../core/plan/unitTests';
+import type { VoltTest } from '../../core/plan/unitTests';
 
 /** A unit; diagrams with the same key are the same. */
 interface Unit {
@@ -27,12 +27,14 @@ export interface ShownSuspect {
   faults: Fault[];
 }
 
+/** What a good unit shows between two points. */
+export type GoodShown = { kind: 'ohms'; answer: OhmAnswer } | { kind: 'volts'; volts: number };
+
 export interface ShownTest extends Omit<Advice, 'meanings'> {
-  /** What a good unit shows: ohms, or volts. */
-  good: OhmAnswer | undefined;
-  goodVolts: number | undefined;
-  /** The live reading between the same points that answers the same, with what a good unit shows. */
-  live: { test: Extract<UnitTest, { kind: 'volt' }>; goodVolts: number | undefined } | undefined;
+  /** Undefined for what is not read with a meter, and where nothing can be foretold. */
+  good: GoodShown | undefined;
+  /** The live reading between the same points that answers the same. */
+  live: { test: VoltTest; good: GoodShown | undefined } | undefined;
   meanings: {
     share: number;
     shown: Shown | undefined;
@@ -52,7 +54,7 @@ export type ShownVerdict =
   | { kind: 'group'; suspects: ShownSuspect[]; settles: ShownTest[] }
   | { kind: 'nothing-found' }
   | { kind: 'open'; needs: 'test' | 'own-terminals' }
-  | { kind: 'open'; needs: 'second-look'; secondLook: SecondLook };
+  | { kind: 'open'; needs: 'second-look'; secondLook: SecondLook; good: GoodShown | undefined };
 
 /** Everything that the work screen shows. */
 export interface Findings {
@@ -63,6 +65,8 @@ export interface Findings {
   moved: Record<string, { id: string; factor: number }[]>;
   /** Probability of the leading suspects before any entry and after each. */
   course: { id: string; probabilities: number[] }[];
+  /** What a good unit shows where the last entry was read. */
+  lastGood: GoodShown | undefined;
   contradictions: Contradiction[];
   /** Whether two faults together explain what no single one does. */
   pairs: boolean;

@@ -1,7 +1,9 @@
 import { readingsFor, type Suspect } from '../../core/diagnose/unitState';
+import type { UnitPredictor } from '../../core/diagnose/unitPredictor';
 import { HEALTHY, weigh } from '../../core/diagnose/weighEvidence';
 import type { Evidence } from '../../core/diagnose/evidence';
 import { ORDINARY_METER } from '../../core/meter/meter';
+import { testOf } from '../../core/plan/minutes';
 import type { Advice } from '../../core/plan/nextTest';
 import { shownAs } from '../../core/plan/shown';
 import type { UnitTest } from '../../core/plan/unitTests';
@@ -9,6 +11,7 @@ import { UnitDiagnosis, type Findings as Found } from '../../core/plan/unitDiagn
 import type {
   Answer,
   Findings,
+  GoodShown,
   Question,
   ShownSuspect,
   ShownTest,
@@ -79,6 +82,7 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<Findings, 'mill
     tests: tests.map((each) => testShown(found, each, entries)),
     moved,
     course,
+    lastGood: goodOf(found.planner.predictor, entries.at(-1)),
     contradictions,
     pairs,
   };
@@ -87,8 +91,6 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<Findings, 'mill
 function testShown({ planner }: Found, advice: Advice, entries: readonly Evidence[]): ShownTest {
   const { predictor } = planner;
   const { test } = advice;
-  const volts = (live: Extract<UnitTest, { kind: 'volt' }>): number | undefined =>
-    predictor.volts(live.steps, live.from, live.to)(HEALTHY);
   const seen = entries.findLast((each) => each.kind === 'statement');
   const live =
     test.kind === 'ohm' && test.reach === 'own' && seen?.kind === 'statement'
@@ -96,10 +98,8 @@ function testShown({ planner }: Found, advice: Advice, entries: readonly Evidenc
       : undefined;
   return {
     ...advice,
-    good:
-      test.kind === 'ohm' ? predictor.ownOhms(test.setup, test.from, test.to)(HEALTHY) : undefined,
-    goodVolts: test.kind === 'volt' ? volts(test) : undefined,
-    live: live && { test: live, goodVolts: volts(live) },
+    good: goodAt(predictor, test),
+    live: live && { test: live, good: goodAt(predictor, live) },
     meanings: advice.meanings.map((each) => ({
       share: each.share,
       shown: shownAs(predictor, test, each),
@@ -108,6 +108,27 @@ function testShown({ planner }: Found, advice: Advice, entries: readonly Evidenc
     })),
   };
 }
+
+/** What a good unit shows of a test; nothing of what is not read with a meter. */
+function goodAt(predictor: UnitPredictor, test: UnitTest | undefined): GoodShown | undefined {
+  switch (test?.kind) {
+    case 'ohm':
+      return {
+        kind: 'ohms',
+        answer: predictor.ownOhms(test.setup, test.from, test.to)(HEALTHY),
+      };
+    case 'volt': {
+      const volts = predictor.volts(test.steps, test.from, test.to)(HEALTHY);
+      return volts === undefined ? undefined : { kind: 'volts', volts };
+    }
+    default:
+      return undefined;
+  }
+}
+
+/** The same where an entry was read. */
+const goodOf = (predictor: UnitPredictor, entry: Evidence | undefined): GoodShown | undefined =>
+  entry && goodAt(predictor, testOf(entry));
 
 const suspectShown = ({ id, probability, leading }: Suspect): ShownSuspect => ({
   id,
@@ -143,7 +164,15 @@ function verdictShown(found: Found, entries: readonly Evidence[]): ShownVerdict 
       return { kind: 'nothing-found' };
     case 'open':
       return verdict.needs === 'second-look' && secondLook
-        ? { kind: 'open', needs: 'second-look', secondLook }
+        ? {
+            kind: 'open',
+            needs: 'second-look',
+            secondLook,
+            good: goodOf(
+              planner.predictor,
+              entries.find((each) => each.id === secondLook.entry),
+            ),
+          }
         : { kind: 'open', needs: verdict.needs === 'own-terminals' ? 'own-terminals' : 'test' };
   }
 }

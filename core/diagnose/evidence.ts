@@ -39,12 +39,15 @@ export interface LookEvidence {
   found: boolean;
 }
 
+/** What may be done to a part that it is not replaced by. */
+export const ACTS = ['tap', 'reset', 'clean', 'reseat', 'pull'] as const;
+
 /** Something that may have changed the unit: what is read after it does not clear the part. */
 export interface ActEvidence {
   kind: 'act';
   id: string;
   part: string;
-  act: 'tap' | 'reset' | 'clean' | 'reseat' | 'pull';
+  act: (typeof ACTS)[number];
 }
 
 /** One entry of what is known of a unit, in the order in which it came. */

@@ -1,7 +1,7 @@
 import type { Evidence } from './evidence';
 import { consequencesOf, type UnitHypothesis } from './unitHypotheses';
-import { UnitPredictor } from './unitPredictor';
-import { unitState, type UnitState } from './unitState';
+import type { UnitPredictor } from './unitPredictor';
+import type { UnitState } from './unitState';
 import type { UseRuns } from './useRuns';
 import { HEALTHY, weigh } from './weighEvidence';
 
@@ -20,13 +20,13 @@ const TOGETHER = 0.3;
  * element that two circuits share is a single fault, and comes before two separate ones by its prior.
  * @returns undefined while single faults explain well
  */
-export function withPairs(
+export function hypothesesWithPairs(
   predictor: UnitPredictor,
   entries: readonly Evidence[],
   { probabilities }: UnitState,
   runs: UseRuns,
-): UnitPredictor | undefined {
-  const { diagram, meter, hypotheses } = predictor;
+): UnitHypothesis[] | undefined {
+  const { diagram, hypotheses } = predictor;
   const inOrder = [...probabilities.keys()].sort(
     (a, b) => (probabilities[b] ?? 0) - (probabilities[a] ?? 0),
   );
@@ -43,11 +43,16 @@ export function withPairs(
     .filter((index) => left.every((entry) => (weigh(predictor, entry)[index] ?? 0) >= WELL))
     .sort((a, b) => (hypotheses[b]?.prior ?? 0) - (hypotheses[a]?.prior ?? 0));
   const pairs: UnitHypothesis[] = [];
+  const made = new Set<string>();
   for (const one of faulty.slice(0, PARTNERS.likeliest)) {
     const partners = rescuers.filter((each) => each !== one);
     for (const two of partners.slice(0, PARTNERS.rescuers)) {
       const [first, second] = [hypotheses[one], hypotheses[two]];
       if (!first || !second || first.suspect === second.suspect) continue;
+      // One and two together are the same as two and one.
+      const pair = [one, two].sort((a, b) => a - b).join();
+      if (made.has(pair)) continue;
+      made.add(pair);
       const causes = [...first.causes, ...second.causes];
       const uses = runs.of(causes);
       pairs.push({
@@ -65,37 +70,5 @@ export function withPairs(
     .slice(0, SINGLES)
     .flatMap((index) => hypotheses[index] ?? []);
   const healthy = hypotheses[HEALTHY];
-  if (!healthy) return undefined;
-  const paired = new UnitPredictor(diagram, meter, [healthy, ...singles, ...pairs]);
-  const [leading] = unitState(paired, entries).suspects;
-  return leading && leading.leading.causes.length > 1 ? paired : undefined;
-}
-
-/** Two entries that no fault can make together. */
-export interface Contradiction {
-  one: string;
-  two: string;
-}
-
-/** Joint probability, beside each at its best, from which on two entries go together. */
-const TOGETHER_FROM = 0.02;
-
-/** Entries that contradict each other whatever is wrong with the unit. */
-export function contradictions(
-  predictor: UnitPredictor,
-  entries: readonly Evidence[],
-): Contradiction[] {
-  const firm = entries.filter((entry) => entry.kind === 'reading' || entry.kind === 'statement');
-  const most = (weights: Float64Array): number => weights.reduce((a, b) => Math.max(a, b), 0);
-  const list: Contradiction[] = [];
-  firm.forEach((one, i) => {
-    const first = weigh(predictor, one);
-    for (const two of firm.slice(i + 1)) {
-      const second = weigh(predictor, two);
-      const both = most(first.map((each, k) => each * (second[k] ?? 0)));
-      if (both < TOGETHER_FROM * most(first) * most(second))
-        list.push({ one: one.id, two: two.id });
-    }
-  });
-  return list;
+  return healthy && [healthy, ...singles, ...pairs];
 }

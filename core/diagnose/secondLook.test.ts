@@ -6,7 +6,7 @@ import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { actionFor, conditionOf } from './action';
 import type { Evidence, ReadingEvidence, StatementEvidence } from './evidence';
-import { contradictions } from './pairs';
+import { contradictions } from './contradictions';
 import { unitState } from './unitState';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
@@ -80,6 +80,23 @@ describe('a reading that fits a slip better than any fault (common practice)', (
     expect(diagnosis.of(entries).secondLook).toEqual({ entry: 'beep', slip: 'beeper' });
   });
 
+  it('is asked for by the slip that makes it, wires still on, and by none where none does', () => {
+    const { diagram, diagnosis } = washer;
+    const runs = seen('timer=wash,wait=30,timer=spin,wait=30', 'drive', 'runs');
+    const agitate = (shows: ReadingEvidence['shows']): ReadingEvidence =>
+      reading(diagram, 'odd', ['timer.L', 'timer.MT'], shows, {
+        lifted: ['timer.L'],
+        byHand: { timer: 'off' },
+      });
+    // Off it is open; 820 kilohm is made by no slip, only by a contact that leaks.
+    const leaking = diagnosis.of([runs, agitate({ kind: 'ohms', ohms: 820_000 })]);
+    expect(leaking.secondLook).toBeUndefined();
+    // Closed in OFF, although everything else works: far likelier the knob was not at OFF.
+    const closed = diagnosis.of([runs, agitate({ kind: 'ohms', ohms: 0.2 })]);
+    expect(closed.secondLook).toEqual({ entry: 'odd', slip: 'state' });
+    expect(closed.tests).toEqual([]);
+  });
+
   it('is not needed for what is expected', () => {
     const { diagram, diagnosis } = washer;
     const entries: Evidence[] = [
@@ -138,6 +155,19 @@ describe('what no single fault explains', () => {
     expect(pairs).toBe(true);
     const causes = state.suspects[0]?.leading.causes.map((each) => 'part' in each && each.part);
     expect(causes?.toSorted()).toEqual(['drive', 'lid-switch']);
+    const pairsOf = (all: readonly { causes: unknown[] }[]): string[] =>
+      all.flatMap(({ causes: both }) =>
+        both.length > 1
+          ? [
+              both
+                .map((each) => JSON.stringify(each))
+                .sort()
+                .join(),
+            ]
+          : [],
+      );
+    const made = pairsOf(diagnosis.of(entries).planner.predictor.hypotheses);
+    expect(new Set(made).size).toBe(made.length);
     expect(diagnosis.of(entries.slice(0, 3)).pairs).toBe(false);
   });
 

@@ -1,5 +1,5 @@
 import type { Diagram, Part } from '../diagram/diagram';
-import { positionsOf } from '../diagram/setup';
+import { positionsOf, switchPosition } from '../diagram/setup';
 import { splitRef, terminalRef } from '../diagram/terminal';
 import { displayInterval } from '../meter/meter';
 import type { Evidence, ReadingEvidence } from './evidence';
@@ -70,7 +70,8 @@ export function secondLook(
       const fits = rest
         .slice(0, WEIGHED)
         .reduce((sum, { index, share }) => sum + share * likelihoodAt(predictor, other, index), 0);
-      const odds = (SLIPS[slip].often * fits) / byFaults;
+      // What would be shown by a slip anywhere speaks for none.
+      const odds = (SLIPS[slip].often * Math.max(0, fits - slipped)) / byFaults;
       if (odds > 1 && odds > (best?.odds ?? 0)) best = { entry: entry.id, slip, odds };
     }
   });
@@ -130,8 +131,9 @@ function otherPlaces(
   // What runs through the unit is not at one part, and its neighbours are too many.
   if (!part || one.part !== two.part) return list;
   if (part.kind === 'switch') {
+    const stands = switchPosition(setup, part);
     for (const position of positionsOf(diagram, part))
-      if (setup.byHand[part.id] !== position)
+      if (position !== stands)
         list.push([
           'state',
           { ...entry, setup: { ...setup, byHand: { ...setup.byHand, [part.id]: position } } },

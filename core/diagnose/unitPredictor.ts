@@ -21,6 +21,9 @@ class Tables {
   readonly unsure: boolean;
   private readonly tables = new Map<End, OhmTable>();
   private readonly rows: Record<End, Float64Array[]> = { nominal: [], low: [], high: [] };
+  /** Of the good unit alone, which is asked for in every setup. */
+  private readonly good = new Map<End, OhmTable>();
+  private readonly goodRows = new Map<End, Float64Array>();
 
   constructor(
     private readonly diagram: Diagram,
@@ -29,6 +32,22 @@ class Tables {
   ) {
     const { edges } = buildNetwork(diagram, setup, [], { warm: false });
     this.unsure = edges.some((edge) => edge.unsure !== undefined);
+  }
+
+  /** The ends of what a good unit may show between two points. */
+  goodRange([from, to]: Points): { low: number; high: number } {
+    const at = (end: 'low' | 'high'): number => {
+      const table = this.good.get(end) ?? new OhmTable(this.diagram, this.setup, [], end);
+      let row = this.goodRows.get(end);
+      if (!row) {
+        row = new Float64Array(table.pairs);
+        table.row(0, row);
+        this.good.set(end, table);
+        this.goodRows.set(end, row);
+      }
+      return row[table.pair(nodeOf(table.nodes, from), nodeOf(table.nodes, to))] ?? NaN;
+    };
+    return { low: at('low'), high: at('high') };
   }
 
   /** Ohms between two points by the place of the hypothesis. */
@@ -124,6 +143,11 @@ export class UnitPredictor {
     const tables = this.tablesFor(setup);
     if (!tables.unsure) return tables.between('nominal', [from, to]);
     return (index) => nominalOf(this.ohms(index, setup, from, to));
+  }
+
+  /** Ohms that a good unit may show, from the one end of all tolerances to the other. */
+  goodRange(setup: Setup, from: TerminalRef, to: TerminalRef): { low: number; high: number } {
+    return this.tablesFor(setup).goodRange([from, to]);
   }
 
   /**

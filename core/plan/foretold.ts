@@ -1,15 +1,15 @@
 import { nominalOf, type UnitPredictor } from '../diagnose/unitPredictor';
 import { HEALTHY, pointsTo } from '../diagnose/weighEvidence';
 import { splitRef } from '../diagram/terminal';
-import type { UnitTest } from './unitTests';
+import type { OhmTest, TryTest, UnitTest } from './unitTests';
 
 /**
  * The outcome of a test as a small number, in as many kinds as are told apart at a glance: near zero,
  * open, and between them values that lie well apart. -1: cannot be foretold.
  */
-export type Outcome = number;
+type Kind = number;
 
-export const CANNOT_SAY: Outcome = -1;
+const CANNOT_SAY: Kind = -1;
 const NEAR_ZERO = 0;
 const OPEN = 126;
 const UNSTEADY = 127;
@@ -26,7 +26,7 @@ const NO_VOLTS = 0.04;
 /** What each hypothesis foretells of a test. */
 export function foretold(predictor: UnitPredictor, test: UnitTest): Int8Array {
   const { hypotheses, diagram } = predictor;
-  const each = (of: (index: number) => Outcome): Int8Array =>
+  const each = (of: (index: number) => Kind): Int8Array =>
     Int8Array.from({ length: hypotheses.length }, (_, i) => of(i));
   switch (test.kind) {
     case 'look': {
@@ -52,7 +52,7 @@ export function foretold(predictor: UnitPredictor, test: UnitTest): Int8Array {
 
 function foretoldOhms(
   predictor: UnitPredictor,
-  { reach, setup, from, to, wiggle }: Extract<UnitTest, { kind: 'ohm' }>,
+  { reach, setup, from, to, wiggle }: OhmTest,
 ): Int8Array {
   const { hypotheses, whenOpen } = predictor;
   let ohms: (index: number) => number | undefined;
@@ -63,7 +63,12 @@ function foretoldOhms(
   const values = hypotheses.map((_, i) => ohms(i));
   const kinds = kindsOf(values, CLOSED_UP_TO);
   const good = values[HEALTHY];
+  const range = predictor.goodRange(setup, from, to);
   hypotheses.forEach(({ causes }, i) => {
+    const value = values[i] ?? Infinity;
+    // What a good unit may show as well is told from it by nobody.
+    if (value >= range.low && value <= range.high && kinds[HEALTHY] !== undefined)
+      kinds[i] = kinds[HEALTHY];
     // Of a fault of unknown size only what lies far from the good value is promised.
     if (causes.some((each) => 'ohms' in each) && near(values[i], good)) kinds[i] = CANNOT_SAY;
   });
@@ -88,8 +93,8 @@ function kindsOf(values: readonly (number | undefined)[], none: number): Int8Arr
     if (value !== undefined && value >= none && value <= OL_FROM && !between.includes(value))
       between.push(value);
   between.sort((a, b) => a - b);
-  const kinds = new Map<number, Outcome>();
-  let kind = NEAR_ZERO + 1;
+  const kinds = new Map<number, Kind>();
+  let kind: Kind = NEAR_ZERO + 1;
   between.forEach((value, i) => {
     if (i > 0 && value > APART * (between[i - 1] ?? 0)) kind++;
     kinds.set(value, kind);
@@ -101,11 +106,8 @@ function kindsOf(values: readonly (number | undefined)[], none: number): Int8Arr
   });
 }
 
-function foretoldTry(
-  predictor: UnitPredictor,
-  { steps, subject, jumper }: Extract<UnitTest, { kind: 'try' }>,
-): Int8Array {
-  const kinds = new Map<string, Outcome>();
+function foretoldTry(predictor: UnitPredictor, { steps, subject, jumper }: TryTest): Int8Array {
+  const kinds = new Map<string, Kind>();
   const bridged = jumper && splitRef(jumper[0]).part;
   return Int8Array.from(predictor.hypotheses, ({ suspect }, i) => {
     // An intermittent contact shows what a good one shows, nearly always.

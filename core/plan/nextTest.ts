@@ -19,7 +19,7 @@ import {
 } from './decision';
 import { choices, type Choice } from './leastMinutes';
 import { alongTheLine } from './line';
-import { Minutes, testOf } from './minutes';
+import { Minutes, testOf, type Bench } from './minutes';
 import { choose, expectedMinutes, SCHOOLS, type School } from './schools';
 import { USUAL_WAY, type Way } from './way';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
@@ -199,12 +199,12 @@ export class UnitPlanner {
       confirmed,
       options: [],
     };
-    const fresh = this.options(candidates, places, entries, 1);
+    const fresh = this.options(candidates, places, entries, bench, 1);
     const telling = fresh.some(
       (each) => decision.left(each, node.weights) < decision.doubt(node.weights) - WORTH_BITS,
     );
     // Only when nothing else tells is a test worth taking again.
-    node.options = telling ? fresh : this.options(candidates, places, entries, MOST_TIMES);
+    node.options = telling ? fresh : this.options(candidates, places, entries, bench, MOST_TIMES);
     return { decision, root: node, places };
   }
 
@@ -232,6 +232,7 @@ export class UnitPlanner {
     candidates: readonly Candidate[],
     { hypotheses, suspects }: Places,
     entries: readonly Evidence[],
+    bench: Bench,
     times: number,
   ): Option[] {
     const taken = new Map<string, number>();
@@ -239,7 +240,6 @@ export class UnitPlanner {
       const test = testOf(entry);
       if (test) taken.set(keyOf(test), (taken.get(keyOf(test)) ?? 0) + 1);
     }
-    const bench = this.minutes.afterAll(entries);
     const kept = new Map<string, Option & { minutes: number }>();
     for (const { test, key, cost, outcome, at } of candidates) {
       if ((taken.get(key) ?? 0) >= times) continue;
@@ -277,11 +277,9 @@ export class UnitPlanner {
       .map(({ outcome, share, node }) => {
         const masses = decision.masses(node.weights);
         const inOrder = [...masses.keys()].sort((a, b) => (masses[b] ?? 0) - (masses[a] ?? 0));
-        let shows = 0;
+        let shows = -1;
         root.weights.forEach((weight, i) => {
-          const fits = option.found ? true : option.outcome[i] === outcome;
-          if (fits && (option.outcome[shows] !== outcome || weight > (root.weights[shows] ?? 0)))
-            shows = i;
+          if (option.outcome[i] === outcome && weight > (root.weights[shows] ?? -1)) shows = i;
         });
         return {
           share,

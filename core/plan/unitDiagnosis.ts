@@ -1,7 +1,8 @@
-import { contradictions, withPairs, type Contradiction } from '../diagnose/pairs';
+import { contradictions, type Contradiction } from '../diagnose/contradictions';
+import { hypothesesWithPairs } from '../diagnose/pairs';
 import type { Evidence } from '../diagnose/evidence';
 import { onceMore, secondLook, type SecondLook } from '../diagnose/secondLook';
-import { unitHypotheses } from '../diagnose/unitHypotheses';
+import { unitHypotheses, type UnitHypothesis } from '../diagnose/unitHypotheses';
 import { UnitPredictor } from '../diagnose/unitPredictor';
 import { unitState, type UnitState, type UnitVerdict } from '../diagnose/unitState';
 import { UseRuns } from '../diagnose/useRuns';
@@ -29,16 +30,18 @@ export interface Findings {
   pairs: boolean;
 }
 
+interface Paired {
+  key: string;
+  predictor: UnitPredictor;
+  /** Made only when a pair leads. */
+  planner?: UnitPlanner;
+}
+
 /** The diagnosis of one unit; made once for a diagram and kept while its calls are worked. */
 export class UnitDiagnosis {
   readonly planner: UnitPlanner;
   private readonly runs: UseRuns;
-  private pairs: { key: string; planner: UnitPlanner } | undefined;
-
-  /** What it was made with, for who simulates a call. */
-  get predictor(): UnitPredictor {
-    return this.planner.predictor;
-  }
+  private pairs: Paired | undefined;
 
   /** @param progress hears the share of the preparing that is done, uses first and tests after */
   constructor(diagram: Diagram, meter: Meter, progress: (share: number) => void = () => undefined) {
@@ -47,6 +50,11 @@ export class UnitDiagnosis {
       progress(USES + (1 - USES) * share),
     );
     this.runs = new UseRuns(diagram);
+  }
+
+  /** What each single fault foretells. */
+  get predictor(): UnitPredictor {
+    return this.planner.predictor;
   }
 
   of(entries: readonly Evidence[], way: Way = USUAL_WAY): Findings {
@@ -65,7 +73,7 @@ export class UnitDiagnosis {
       planner,
       state,
       verdict: again ? { kind: 'open', needs: 'second-look' } : verdict,
-      tests,
+      tests: again ? [] : tests,
       settles,
       secondLook: again,
       contradictions: contradictions(planner.predictor, entries),
@@ -80,12 +88,25 @@ export class UnitDiagnosis {
   }
 
   private stateOf(entries: readonly Evidence[]): { planner: UnitPlanner; state: UnitState } {
-    const { planner } = this;
-    const state = unitState(planner.predictor, entries);
-    const paired = withPairs(planner.predictor, entries, state, this.runs);
-    if (!paired) return { planner, state };
-    const key = JSON.stringify(paired.hypotheses.map((each) => each.causes));
-    if (this.pairs?.key !== key) this.pairs = { key, planner: new UnitPlanner(paired) };
-    return { planner: this.pairs.planner, state: unitState(this.pairs.planner.predictor, entries) };
+    const { planner, predictor } = this;
+    const state = unitState(predictor, entries);
+    const hypotheses = hypothesesWithPairs(predictor, entries, state, this.runs);
+    if (!hypotheses) return { planner, state };
+    const paired = this.pairedWith(hypotheses);
+    const together = unitState(paired.predictor, entries);
+    const leads = together.suspects[0]?.leading.causes.length ?? 0;
+    if (leads < 2) return { planner, state };
+    paired.planner ??= new UnitPlanner(paired.predictor);
+    return { planner: paired.planner, state: together };
+  }
+
+  /** What is foretold with pairs of faults beside the singles; kept until other pairs come up. */
+  private pairedWith(hypotheses: UnitHypothesis[]): Paired {
+    const key = JSON.stringify(hypotheses.map((each) => each.causes));
+    if (this.pairs?.key !== key) {
+      const { diagram, meter } = this.predictor;
+      this.pairs = { key, predictor: new UnitPredictor(diagram, meter, hypotheses) };
+    }
+    return this.pairs;
   }
 }

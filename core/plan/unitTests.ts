@@ -6,26 +6,45 @@ import { drawnSetup, positionsOf, type Setup } from '../diagram/setup';
 import { switches, terminalRef } from '../diagram/terminal';
 import { subsets } from '../subsets';
 
+/** Ohms, with everything dead. */
+export interface OhmTest {
+  kind: 'ohm';
+  /** `own`: at the terminals of one part, alone; `wire`: end to end; `through`: the unit itself. */
+  reach: 'own' | 'wire' | 'through';
+  from: TerminalRef;
+  to: TerminalRef;
+  setup: Setup;
+  /** Whether what may be loose is moved while it is read. */
+  wiggle: boolean;
+}
+
+/** Live, by the script: clipped on dead, then used by these steps. */
+export interface VoltTest {
+  kind: 'volt';
+  from: TerminalRef;
+  to: TerminalRef;
+  steps: string;
+}
+
+/** A quick check without a meter. */
+export interface LookTest {
+  kind: 'look';
+  look: string;
+}
+
+/**
+ * The unit is used, and one load or board is watched in the last of the steps; with a jumper over a
+ * contact that should be closed then.
+ */
+export interface TryTest {
+  kind: 'try';
+  steps: string;
+  subject: string;
+  jumper?: [TerminalRef, TerminalRef];
+}
+
 /** Something that can be asked of a unit next. */
-export type UnitTest =
-  | {
-      kind: 'ohm';
-      /** `own`: at the terminals of one part, alone; `wire`: end to end; `through`: the unit itself. */
-      reach: 'own' | 'wire' | 'through';
-      from: TerminalRef;
-      to: TerminalRef;
-      setup: Setup;
-      /** Whether what may be loose is moved while it is read. */
-      wiggle: boolean;
-    }
-  /** Live, by the script: clipped on dead, then used by these steps. */
-  | { kind: 'volt'; from: TerminalRef; to: TerminalRef; steps: string }
-  | { kind: 'look'; look: string }
-  /**
-   * The unit is used, and one load or board is watched in the last of the steps; with a jumper over a
-   * contact that should be closed then.
-   */
-  | { kind: 'try'; steps: string; subject: string; jumper?: [TerminalRef, TerminalRef] };
+export type UnitTest = OhmTest | VoltTest | LookTest | TryTest;
 
 /** Setups with the unit dead and at most this many controls away from where they are drawn. */
 const MOST_MOVED = 3;

@@ -3,15 +3,17 @@ import { Button } from '../../components/Button';
 import { Card } from '../../components/Card';
 import { Type } from '../../components/Type';
 import { space } from '../../theme/theme';
+import { sayGood } from './Good';
 import { nameOf, sayEvidence } from './say';
 import type { Work } from './useWork';
 
 /** What the last entry showed and changed, in a plain sentence, with undo in reach. */
-export function LastEntry({ work, good }: { work: Work; good: string | undefined }) {
+export function LastEntry({ work }: { work: Work }) {
   const last = work.evidence.at(-1);
   if (!last) return null;
   const { diagram } = work.call;
   const { what, shown } = sayEvidence(diagram, last);
+  const good = work.thinking ? undefined : work.findings?.lastGood;
   const moved = work.thinking ? [] : (work.findings?.moved[last.id] ?? []);
   const [more, less] = [
     moved.filter((each) => each.factor > 1),
@@ -29,9 +31,9 @@ export function LastEntry({ work, good }: { work: Work; good: string | undefined
               · {what}
             </Type>
           </Type>
-          {good !== undefined && last.kind === 'reading' && (
+          {good && (
             <Type size="small" testID="last-good">
-              A good unit shows {good}.
+              A good unit shows {sayGood(good)}.
             </Type>
           )}
           <Type size="small" testID="meaning">

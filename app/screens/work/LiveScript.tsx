@@ -1,23 +1,24 @@
 import { useState } from 'react';
-import type { UnitTest } from '../../../core/plan/unitTests';
+import type { VoltTest } from '../../../core/plan/unitTests';
 import { Button } from '../../components/Button';
 import { Card } from '../../components/Card';
 import { ProbePair } from '../../components/ProbePair';
 import { Type } from '../../components/Type';
+import type { GoodShown } from '../../workers/diagnosis';
 import { Good } from './Good';
 import { sayUse } from './say';
 import type { Work } from './useWork';
 
 interface Props {
   work: Work;
-  test: Extract<UnitTest, { kind: 'volt' }>;
-  goodVolts: number | undefined;
+  test: VoltTest;
+  good: GoodShown | undefined;
   /** The unit is on and everybody stands clear: now it can be read. */
-  ready: (now: boolean) => void;
+  ready: () => void;
 }
 
 /** A live reading, step by step: clip on dead, stand clear, power on, operate, read, power off. */
-export function LiveScript({ work, test, goodVolts, ready }: Props) {
+export function LiveScript({ work, test, good, ready }: Props) {
   const { diagram } = work.call;
   const [step, setStep] = useState<'clip' | 'power' | 'read'>('clip');
   return (
@@ -63,7 +64,7 @@ export function LiveScript({ work, test, goodVolts, ready }: Props) {
             onPress={() => {
               work.standClear();
               setStep('read');
-              ready(true);
+              ready();
             }}
           />
         </>
@@ -74,7 +75,7 @@ export function LiveScript({ work, test, goodVolts, ready }: Props) {
             3. Read, do not touch
           </Type>
           <ProbePair diagram={diagram} from={test.from} to={test.to} lifted={[]} named />
-          {!work.blind && goodVolts !== undefined && <Good good={undefined} volts={goodVolts} />}
+          {!work.blind && good && <Good good={good} />}
           <Type weight="strong" tone="warn">
             After the reading: power off. It counts as live until it is proved dead again.
           </Type>

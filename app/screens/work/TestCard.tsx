@@ -1,9 +1,8 @@
 import { StyleSheet, View } from 'react-native';
-import type { OhmAnswer } from '../../../core/circuit/ohmReading';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { drawnSetup, sayPosition, type Setup } from '../../../core/diagram/setup';
 import { saySetup } from '../../../core/plan/sayTest';
-import type { UnitTest } from '../../../core/plan/unitTests';
+import type { LookTest, OhmTest, TryTest } from '../../../core/plan/unitTests';
 import { Button } from '../../components/Button';
 import { Chip } from '../../components/Chip';
 import { Card } from '../../components/Card';
@@ -11,7 +10,7 @@ import { PartSketch } from '../../components/PartSketch';
 import { ProbePair } from '../../components/ProbePair';
 import { Type } from '../../components/Type';
 import { space } from '../../theme/theme';
-import type { ShownTest } from '../../workers/diagnosis';
+import type { GoodShown, ShownTest } from '../../workers/diagnosis';
 import { contactOf, Good } from './Good';
 import { capital, nameOf, outcomesOf, sayLast } from './say';
 import type { Work } from './useWork';
@@ -22,12 +21,12 @@ export function TestCard({ work, advice }: { work: Work; advice: ShownTest }) {
   const takes = `about ${Math.max(1, Math.round(minutes))} min`;
   return (
     <Card testID="next-test">
-      {test.kind === 'look' && <LookTest work={work} test={test} takes={takes} />}
-      {test.kind === 'try' && <TryTest work={work} test={test} takes={takes} />}
+      {test.kind === 'look' && <LookCard work={work} test={test} takes={takes} />}
+      {test.kind === 'try' && <TryCard work={work} test={test} takes={takes} />}
       {test.kind === 'ohm' && (
         <>
           <Takes says={`Unplugged, dead and proved · dial Ω · ${takes}`} />
-          <OhmTest work={work} test={test} good={work.blind ? undefined : advice.good} />
+          <OhmCard work={work} test={test} good={work.blind ? undefined : advice.good} />
         </>
       )}
     </Card>
@@ -40,16 +39,19 @@ const Takes = ({ says }: { says: string }) => (
   </Type>
 );
 
-type Of<K extends UnitTest['kind']> = {
-  work: Work;
-  test: Extract<UnitTest, { kind: K }>;
-};
-
 /**
  * Where the probes go, and how everything else has to stand.
  * @param good what a good unit shows, where that is told before
  */
-export function OhmTest({ work, test, good }: Of<'ohm'> & { good?: OhmAnswer | undefined }) {
+export function OhmCard({
+  work,
+  test,
+  good,
+}: {
+  work: Work;
+  test: OhmTest;
+  good: GoodShown | undefined;
+}) {
   const { diagram } = work.call;
   const { from, to, setup } = test;
   const stands = capital(saySetup(diagram, setup).join(', ') || 'As it stands, wires on');
@@ -60,7 +62,7 @@ export function OhmTest({ work, test, good }: Of<'ohm'> & { good?: OhmAnswer | u
       </Type>
       <SetupChips diagram={diagram} setup={setup} />
       <ProbePair diagram={diagram} from={from} to={to} lifted={setup.lifted} named />
-      {good && <Good good={good} volts={undefined} />}
+      {good && <Good good={good} />}
       <PartSketch diagram={diagram} from={from} to={to} contact={good && contactOf(good)} />
       {test.wiggle && (
         <Type weight="strong" tone="warn" testID="wiggle">
@@ -96,7 +98,7 @@ function SetupChips({ diagram, setup }: { diagram: Diagram; setup: Setup }) {
   );
 }
 
-function LookTest({ work, test, takes }: Of<'look'> & { takes: string }) {
+function LookCard({ work, test, takes }: { work: Work; test: LookTest; takes: string }) {
   const look = work.call.diagram.looks?.find((each) => each.id === test.look);
   return (
     <>
@@ -123,7 +125,7 @@ function LookTest({ work, test, takes }: Of<'look'> & { takes: string }) {
   );
 }
 
-function TryTest({ work, test, takes }: Of<'try'> & { takes: string }) {
+function TryCard({ work, test, takes }: { work: Work; test: TryTest; takes: string }) {
   const { diagram } = work.call;
   const { steps, subject, jumper } = test;
   return (

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { CallDetail } from '../../../contract/call';
 import type { Outcome } from '../../../core/behaviour/statement';
 import type { ActEvidence, Evidence, ReadingEvidence } from '../../../core/diagnose/evidence';
@@ -6,7 +6,7 @@ import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
 import { METERS } from '../../../core/meter/meter';
-import type { UnitTest } from '../../../core/plan/unitTests';
+import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
 import type { Way } from '../../../core/plan/way';
 import { acknowledgements, evidenceOf, selectCall } from '../../state/callView';
 import { loadCall, type Loading } from '../../state/calls';
@@ -16,7 +16,7 @@ import { useLog } from '../../state/useLog';
 import { useDiagnosis, type Diagnosis } from './useDiagnosis';
 
 /** A test that is read with a meter. */
-export type MeterTest = Extract<UnitTest, { kind: 'ohm' | 'volt' }>;
+export type MeterTest = OhmTest | VoltTest;
 
 export interface Work extends Diagnosis {
   call: CallDetail;
@@ -127,21 +127,5 @@ export function useWork(callId: string): Opening {
       read,
       takeBack: (names) => log('doubt', { names, reason: 'taken back' }),
     },
-  };
-}
-
-/** Which test is in hand: the advised one, another of the list, or what answers the same live. */
-export function useChosen(tests: readonly unknown[]): {
-  at: number;
-  choose: (at: number) => void;
-  next: () => void;
-} {
-  const [chosen, setChosen] = useState<{ of: readonly unknown[]; at: number }>();
-  // With new advice the choice is made anew.
-  const at = chosen?.of === tests ? chosen.at : 0;
-  return {
-    at,
-    choose: (place) => setChosen({ of: tests, at: place }),
-    next: () => setChosen({ of: tests, at: (at + 1) % Math.max(1, tests.length) }),
   };
 }
