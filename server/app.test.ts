@@ -122,6 +122,27 @@ describe('the server on a real PostgreSQL', () => {
     expect((await logOf(call)).map((each) => each.kind)).toEqual(['statement', 'look']);
   });
 
+  it('keeps live readings, acts and jumpers, and refuses what says no volts or names no part', async () => {
+    const call = await openCall();
+    const send = (kind: string, body: object) =>
+      request(app).put(`/api/entries/${randomUUID()}`).send({ callId: call, kind, phoneAt, body });
+    const live = reading(call, { function: 'volt', steps: 'timer=wash', said: '119.4 V' }).body;
+    await send('reading', live).expect(204);
+    await send('act', { part: 'lid-switch', act: 'tap' }).expect(204);
+    const jumped = { source: 'seen', steps: 'timer=wash', subject: 'drive', outcome: 'runs' };
+    await send('statement', { ...jumped, jumper: ['timer.L', 'timer.AG'] }).expect(204);
+    const refused = async (kind: string, body: object, path: string): Promise<void> => {
+      const { text } = await send(kind, body).expect(422);
+      expect(JSON.parse(text).faults[0].path).toBe(path);
+    };
+    await refused('reading', { ...live, said: 'OL' }, '/body/said');
+    await refused('reading', { ...live, steps: 'timer=up' }, '/body/steps');
+    await refused('act', { part: 'drum', act: 'tap' }, '/body/part');
+    await refused('act', { part: 'lid-switch', act: 'kick' }, '/body/act');
+    await refused('statement', { ...jumped, jumper: ['timer.L', 'timer.X'] }, '/body/jumper/1');
+    expect((await logOf(call)).map((each) => each.kind)).toEqual(['reading', 'act', 'statement']);
+  });
+
   it('keeps a corrected reading beside the one that takes its place', async () => {
     const call = await openCall();
     const [first, second] = [randomUUID(), randomUUID()];
