@@ -94,6 +94,11 @@ export class ReadingBody {
   @MaxLength(500)
   steps?: string;
 
+  /** Read on a good twin of the unit, to prove leads, setup and expectation; this unit when absent. */
+  @IsOptional()
+  @IsIn(['twin'])
+  of?: 'twin';
+
   @IsOptional()
   @IsString()
   range?: string;

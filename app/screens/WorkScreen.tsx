@@ -57,7 +57,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
       key={`${evidence.length} ${hand.at}`}
       letters={wide}
       measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
-      enter={(said) => work.read(reading, said, again?.reading)}
+      enter={(said) => work.read(reading, said, hand.twin ? 'twin' : 'unit', again?.reading)}
     />
   );
   const panes: Record<Pane, React.ReactNode> = {

@@ -118,10 +118,10 @@ export function evidenceOf(entries: readonly Entry[]): Evidence[] {
         const volts = voltsOf(entry.body);
         const shows =
           volts === undefined ? displayOf(entry.body) : { kind: 'volts' as const, volts };
-        const { from, to, setup, wiggle, steps } = entry.body;
+        const { from, to, setup, wiggle, steps, of = 'unit' } = entry.body;
         if (!shows) return [];
         const live = steps === undefined ? {} : { steps };
-        return [{ kind: 'reading', id, from, to, setup, ...live, shows, of: 'unit', wiggle }];
+        return [{ kind: 'reading', id, from, to, setup, ...live, shows, of, wiggle }];
       }
       case 'act':
         return [{ kind: 'act', id, ...entry.body }];
@@ -135,7 +135,7 @@ export function evidenceOf(entries: readonly Entry[]): Evidence[] {
 export function readingsOf(entries: readonly Entry[], part: string): LoggedReading[] {
   const gone = takenBack(entries);
   return entries.flatMap((entry): LoggedReading[] => {
-    if (entry.kind !== 'reading' || entry.body.part !== part) return [];
+    if (entry.kind !== 'reading' || entry.body.part !== part || entry.body.of === 'twin') return [];
     const display = displayOf(entry.body);
     if (!display) return [];
     const { from, to, setup, wiggle, lookedAgain, range, said, leadOhms } = entry.body;

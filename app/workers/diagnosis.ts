@@ -53,7 +53,7 @@ export type ShownVerdict =
     }
   | { kind: 'group'; suspects: ShownSuspect[]; settles: ShownTest[] }
   | { kind: 'nothing-found' }
-  | { kind: 'open'; needs: 'test' | 'own-terminals' }
+  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'set-points' }
   | { kind: 'open'; needs: 'second-look'; secondLook: SecondLook; good: GoodShown | undefined };
 
 /** Everything that the work screen shows. */
@@ -68,6 +68,7 @@ export interface Findings {
   /** What a good unit shows where the last entry was read. */
   lastGood: GoodShown | undefined;
   contradictions: Contradiction[];
+  oddTwins: string[];
   /** Whether two faults together explain what no single one does. */
   pairs: boolean;
   milliseconds: number;

@@ -59,7 +59,7 @@ function answer(question: Question): Answer {
 }
 
 function shown(found: Found, entries: readonly Evidence[]): Omit<Findings, 'milliseconds'> {
-  const { state, tests, contradictions, pairs } = found;
+  const { state, tests, contradictions, oddTwins, pairs } = found;
   const chance = new Map(state.suspects.map(({ id, probability }) => [id ?? '', probability]));
   const moved = Object.fromEntries(
     [...state.moved].map(([entry, by]) => [
@@ -84,6 +84,7 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<Findings, 'mill
     course,
     lastGood: goodOf(found.planner.predictor, entries.at(-1)),
     contradictions,
+    oddTwins,
     pairs,
   };
 }
@@ -92,10 +93,12 @@ function testShown({ planner }: Found, advice: Advice, entries: readonly Evidenc
   const { predictor } = planner;
   const { test } = advice;
   const seen = entries.findLast((each) => each.kind === 'statement');
-  const live =
+  const asked =
     test.kind === 'ohm' && test.reach === 'own' && seen?.kind === 'statement'
       ? ({ kind: 'volt', from: test.from, to: test.to, steps: seen.steps } as const)
       : undefined;
+  const live =
+    asked && planner.minutes.reachable(asked, planner.minutes.of(asked)) ? asked : undefined;
   return {
     ...advice,
     good: goodAt(predictor, test),
@@ -163,16 +166,16 @@ function verdictShown(found: Found, entries: readonly Evidence[]): ShownVerdict 
     case 'nothing-found':
       return { kind: 'nothing-found' };
     case 'open':
-      return verdict.needs === 'second-look' && secondLook
-        ? {
-            kind: 'open',
-            needs: 'second-look',
-            secondLook,
-            good: goodOf(
-              planner.predictor,
-              entries.find((each) => each.id === secondLook.entry),
-            ),
-          }
-        : { kind: 'open', needs: verdict.needs === 'own-terminals' ? 'own-terminals' : 'test' };
+      if (verdict.needs !== 'second-look') return { kind: 'open', needs: verdict.needs };
+      if (!secondLook) return { kind: 'open', needs: 'test' };
+      return {
+        kind: 'open',
+        needs: 'second-look',
+        secondLook,
+        good: goodOf(
+          planner.predictor,
+          entries.find((each) => each.id === secondLook.entry),
+        ),
+      };
   }
 }

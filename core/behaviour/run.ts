@@ -61,13 +61,28 @@ export const run = (
   from: Setup = drawnSetup(diagram),
 ): StepResult[] => runWhole(diagram, steps, faults, from).results;
 
-/** The same with the unit as it stands at the end of each step, for a meter to be put on it. */
+/** The unit as it stands from some seconds after a step on. */
+export interface Stand {
+  at: number;
+  machine: Machine;
+  loads: Moment['loads'];
+}
+
+/** How the unit stands from change to change of one step, for a meter to be put on it. */
+export interface Course {
+  stands: Stand[];
+  /** Whether it stays as it stood last; otherwise nothing is known beyond `seconds`. */
+  settled: boolean;
+  seconds: number;
+}
+
+/** The same with the courses of all steps. */
 export function runWhole(
   diagram: Diagram,
   steps: readonly Step[],
   faults: readonly Fault[],
   from: Setup = drawnSetup(diagram),
-): { results: StepResult[]; ends: Machine[] } {
+): { results: StepResult[]; courses: Course[] } {
   const machine: Machine = {
     setup: poweredSetup(from),
     turning: new Set(),
@@ -78,13 +93,17 @@ export function runWhole(
   };
   const solver = new Solver(diagram, faults);
   const results: StepResult[] = [];
-  const ends: Machine[] = [];
+  const courses: Course[] = [];
   const plugged = steps[0]?.does.kind === 'power' ? [] : [PLUGGED_IN];
   for (const step of [...plugged, ...steps]) {
-    results.push(runStep(diagram, machine, faults, solver, step));
-    ends.push(standing(machine));
+    const stands: Stand[] = [];
+    const result = runStep(diagram, machine, faults, solver, step, stands);
+    const loads = result.moments.at(-1)?.loads ?? {};
+    stands.push({ at: result.seconds, machine: standing(machine), loads });
+    results.push(result);
+    courses.push({ stands, settled: result.end === 'settled', seconds: result.seconds });
   }
-  return { results, ends };
+  return { results, courses };
 }
 
 function runStep(
@@ -93,6 +112,7 @@ function runStep(
   faults: readonly Fault[],
   solver: Solver,
   step: Step,
+  stands: Stand[],
 ): StepResult {
   perform(machine, step);
   const clocks: Clocks = { held: new Map(), now: 0 };
@@ -109,7 +129,10 @@ function runStep(
     }
     const moment = momentOf(diagram, machine, faults, solved, clocks.now);
     const last = moments.at(-1);
-    if (!last || differs(last, moment)) moments.push(moment);
+    if (!last || differs(last, moment)) {
+      moments.push(moment);
+      stands.push({ at: clocks.now, machine: standing(machine), loads: moment.loads });
+    }
     found = cycle.see(moment);
     // A step that was given its time is watched for all of it, going round or not.
     if (found && step.lasts === undefined) {

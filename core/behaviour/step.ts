@@ -104,3 +104,11 @@ export function upToStep(written: string, last: number): string {
   }
   return kept.join(',');
 }
+
+/** Steps without the waits that they end with, and the seconds of these; 0 where there are none. */
+export function splitWait(written: string): { base: string; waits: number } {
+  const words = written.split(',').map((each) => each.trim());
+  let waits = 0;
+  while (words.at(-1)?.startsWith('wait=')) waits += Number(words.pop()?.slice('wait='.length));
+  return { base: words.join(','), waits };
+}

@@ -1,4 +1,4 @@
-import type { Diagram } from '../diagram/diagram';
+import type { Diagram, QuantityActuator, SwitchPart } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 
@@ -50,22 +50,36 @@ export function actionFor(diagram: Diagram, fault: Fault): Action {
 }
 
 const isLimit = (diagram: Diagram, fault: Fault): boolean =>
-  'contact' in fault && conditionOf(diagram, fault) !== undefined;
+  'contact' in fault && movedByQuantity(diagram, fault) !== undefined;
+
+/** The switch that a fault is of and the quantity that moves it; undefined for any other. */
+function movedByQuantity(
+  diagram: Diagram,
+  fault: Fault,
+): { part: SwitchPart; quantity: QuantityActuator } | undefined {
+  const part = 'part' in fault ? diagram.parts.find((each) => each.id === fault.part) : undefined;
+  if (part?.kind !== 'switch') return undefined;
+  const quantity = diagram.actuators.find((each) => each.id === part.actuator);
+  return quantity?.kind === 'quantity' ? { part, quantity } : undefined;
+}
+
+/** Whether nobody knows when the contact should open or close: that blocks the verdict. */
+export function setPointsMissing(diagram: Diagram, fault: Fault): boolean {
+  const moved = 'contact' in fault ? movedByQuantity(diagram, fault) : undefined;
+  return moved !== undefined && !moved.part.setPoints;
+}
 
 /**
  * What must have been true for a reading of a limit, thermostat or pressure switch to count against
  * it: open can be right.
  */
 export function conditionOf(diagram: Diagram, fault: Fault): string | undefined {
-  const part = 'part' in fault ? diagram.parts.find((each) => each.id === fault.part) : undefined;
-  if (part?.kind !== 'switch') return undefined;
-  const quantity = diagram.actuators.find((each) => each.id === part.actuator);
-  if (quantity?.kind !== 'quantity') return undefined;
+  const moved = movedByQuantity(diagram, fault);
+  if (!moved?.part.setPoints) return undefined;
+  const { quantity } = moved;
+  const { rising, falling } = moved.part.setPoints;
   const state = drawnSetup(diagram).actuators[quantity.id];
   const value = typeof state === 'object' ? state.value : undefined;
-  if (!part.setPoints)
-    return `Its set points are not known: measure the ${quantity.name.toLowerCase()} before it is condemned.`;
-  const { rising, falling } = part.setPoints;
   const { unit } = quantity;
   return `Holds if the ${quantity.name.toLowerCase()} was near ${value} ${unit} when it was read: it goes over at ${rising.at} ${unit} and back at ${falling.at} ${unit}.`;
 }

@@ -3,6 +3,7 @@ import { positionsOf, switchPosition } from '../diagram/setup';
 import { splitRef, terminalRef } from '../diagram/terminal';
 import { displayInterval } from '../meter/meter';
 import type { Evidence, ReadingEvidence } from './evidence';
+import { provedByTwin } from './goodTwin';
 import { likelihood, slipShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
 import { readingsFor, type Suspect, type UnitState } from './unitState';
@@ -47,11 +48,14 @@ export function secondLook(
   { probabilities, suspects }: UnitState,
 ): SecondLook | undefined {
   const said = entries.map(place);
+  const proved = provedByTwin(predictor, entries);
   let best: (SecondLook & { odds: number }) | undefined;
   entries.forEach((entry, i) => {
     if (entry.kind !== 'reading' || entry.of === 'twin' || entry.shows.kind === 'volts') return;
     // It was looked at again already.
     if (said.some((each, k) => k !== i && each === said[i])) return;
+    // A good twin has shown that leads, setup and expectation are right there.
+    if (proved(entry)) return;
     const beeped = entry.shows.kind === 'beep' && isHeaterContact(predictor.diagram, entry);
     const owner = splitRef(entry.from).part;
     const suspected = suspects.find((each) => each.id === owner)?.probability ?? 0;
@@ -66,14 +70,24 @@ export function secondLook(
     // What is left of it by faults alone.
     const slipped = slipShare(entry.shows, displayInterval(entry.shows, predictor.meter));
     const byFaults = Math.max(LEAST, asSaid - slipped);
-    for (const [slip, other] of otherPlaces(predictor.diagram, entries, i)) {
-      const fits = rest
-        .slice(0, WEIGHED)
-        .reduce((sum, { index, share }) => sum + share * likelihoodAt(predictor, other, index), 0);
+    const consider = (slip: SlipKind, fits: number): void => {
       // What would be shown by a slip anywhere speaks for none.
       const odds = (SLIPS[slip].often * Math.max(0, fits - slipped)) / byFaults;
       if (odds > 1 && odds > (best?.odds ?? 0)) best = { entry: entry.id, slip, odds };
-    }
+    };
+    for (const [slip, other] of otherPlaces(predictor.diagram, entries, i))
+      consider(
+        slip,
+        rest
+          .slice(0, WEIGHED)
+          .reduce(
+            (sum, { index, share }) => sum + share * likelihoodAt(predictor, other, index),
+            0,
+          ),
+      );
+    // A lead in the wrong jack shows OL of anything, and a dial at volts 0 of anything that is dead.
+    const { shows } = entry;
+    if (shows.kind === 'over' || (shows.kind === 'ohms' && shows.ohms === 0)) consider('meter', 1);
   });
   return best && { entry: best.entry, slip: best.slip };
 }
@@ -86,7 +100,7 @@ export function onceMore(
 ): SecondLook | undefined {
   const [only, more] = readingsFor(predictor, suspect, entries);
   const firm = only?.shows.kind === 'unsteady' || only?.shows.kind === 'volts';
-  if (!only || more || firm) return undefined;
+  if (!only || more || firm || provedByTwin(predictor, entries)(only)) return undefined;
   return { entry: only.id, slip: 'once' };
 }
 
@@ -157,8 +171,6 @@ function otherPlaces(
   const before = entries.slice(0, at).findLast((each) => each.kind === 'reading');
   if (before && sameSaid({ ...before, from, to, setup }) === sameSaid(entry))
     list.push(['repeated', before]);
-  if (entry.shows.kind === 'over')
-    list.push(['meter', { ...entry, setup: { ...setup, partsOut: [part.id], lifted: [] } }]);
   return list;
 }
 

@@ -133,7 +133,8 @@ function take(
     case 'volt': {
       const { from, to, steps } = test;
       const parsed = parseSteps(diagram, steps);
-      const machine = parsed.ok ? runWhole(diagram, parsed.value, causes).ends.at(-1) : undefined;
+      const course = parsed.ok ? runWhole(diagram, parsed.value, causes).courses.at(-1) : undefined;
+      const machine = course?.stands.at(-1)?.machine;
       if (!machine) throw new Error(`${diagram.id}: "${steps}" cannot be read`);
       const answer = voltsBetween(circuitOf(diagram, machine, faults), from, to);
       const volts = answer.kind === 'volts' ? answer.nominal : GHOST;

@@ -2,16 +2,17 @@ import { OhmTable, type End } from '../circuit/fastTable';
 import { buildNetwork, nodeOf, type Network } from '../circuit/network';
 import { ohmReading, type OhmAnswer } from '../circuit/ohmReading';
 import { Potentials } from '../circuit/potentials';
-import { circuitOf } from '../behaviour/machine';
+import { circuitOf, type Machine } from '../behaviour/machine';
 import { run, runWhole } from '../behaviour/run';
 import { statementsOf, type Outcome } from '../behaviour/statement';
-import { parseSteps } from '../behaviour/step';
+import { parseSteps, splitWait } from '../behaviour/step';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { splitRef } from '../diagram/terminal';
 import { ownerOf, type Fault } from '../fault/modes';
 import type { Meter } from '../meter/meter';
 import { unitHypotheses, type UnitHypothesis } from './unitHypotheses';
+import type { UseRun } from './useRuns';
 
 type Points = [from: TerminalRef, to: TerminalRef];
 
@@ -200,15 +201,29 @@ export class UnitPredictor {
     steps: string,
   ): { network: Network; potentials: Potentials } | null {
     const { causes = [], faults = [], uses } = this.hypotheses[index] ?? {};
-    let machine = uses?.ends.get(steps);
-    if (!machine) {
-      const parsed = parseSteps(this.diagram, steps);
-      if (!parsed.ok) return null;
-      machine = runWhole(this.diagram, parsed.value, causes).ends.at(-1);
-    }
+    const known = uses?.courses.get(steps)?.stands.at(-1)?.machine;
+    const machine = known ?? this.standAt(steps, uses, causes);
     if (!machine) return null;
     const network = circuitOf(this.diagram, machine, faults);
     return { network, potentials: new Potentials(network, (edge) => edge.nominal) };
+  }
+
+  /** A unit after steps that end with a wait: out of the course of the step, where that has it. */
+  private standAt(
+    steps: string,
+    uses: UseRun | undefined,
+    causes: readonly Fault[],
+  ): Machine | undefined {
+    const parsed = parseSteps(this.diagram, steps);
+    if (!parsed.ok) return undefined;
+    const { base, waits } = splitWait(steps);
+    const seconds = parsed.value.at(-1)?.lasts ?? 0;
+    const [, course] =
+      [...(waits && uses ? uses.courses : [])].find(([text]) => splitWait(text).base === base) ??
+      [];
+    if (course && (course.settled || seconds <= course.seconds))
+      return course.stands.findLast((each) => each.at <= seconds)?.machine;
+    return runWhole(this.diagram, parsed.value, causes).courses.at(-1)?.stands.at(-1)?.machine;
   }
 
   /** What a subject does in the last of some steps; undefined for steps that cannot be read. */

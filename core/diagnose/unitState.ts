@@ -19,7 +19,7 @@ export type UnitVerdict =
   /** Explanations that no test at hand tells apart any more. */
   | { kind: 'group'; suspects: Suspect[]; probability: number }
   | { kind: 'nothing-found'; probability: number }
-  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' };
+  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' | 'set-points' };
 
 export interface UnitState {
   /** Probability of each hypothesis of the predictor. */

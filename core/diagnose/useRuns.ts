@@ -1,5 +1,4 @@
-import type { Machine } from '../behaviour/machine';
-import { runWhole } from '../behaviour/run';
+import { runWhole, type Course } from '../behaviour/run';
 import { statementsOf, type Outcome } from '../behaviour/statement';
 import { parseSteps, upToStep, type Step } from '../behaviour/step';
 import type { Diagram } from '../diagram/diagram';
@@ -11,8 +10,8 @@ export interface UseRun {
   outcomes: Map<string, Map<string, Outcome>>;
   /** What is open for good after one of the uses. */
   opened: Set<string>;
-  /** By the same steps: the unit as it stands at their end. */
-  ends: Map<string, Machine>;
+  /** By the same steps: how the unit stands through the last of them. */
+  courses: Map<string, Course>;
 }
 
 /** Runs a unit through its uses, once for all that is asked of them. */
@@ -38,14 +37,14 @@ export class UseRuns {
   private runs(faults: readonly Fault[]): UseRun {
     const outcomes: UseRun['outcomes'] = new Map();
     const opened = new Set<string>();
-    const ends: UseRun['ends'] = new Map();
+    const courses: UseRun['courses'] = new Map();
     for (const { written, steps } of this.uses) {
-      const { results, ends: stands } = runWhole(this.diagram, steps, faults);
+      const { results, courses: each } = runWhole(this.diagram, steps, faults);
       // Plugging in is a step of its own where the use does not begin with power.
       const before = results.length - steps.length;
       const textOf = (step: number): string =>
         step < before ? PLUGGED_IN : upToStep(written, step - before);
-      stands.forEach((machine, step) => ends.set(textOf(step), machine));
+      each.forEach((course, step) => courses.set(textOf(step), course));
       for (const { step, subject, outcome } of statementsOf(this.diagram, results)) {
         const text = textOf(step);
         const known = outcomes.get(text) ?? new Map<string, Outcome>();
@@ -54,7 +53,7 @@ export class UseRuns {
       }
       for (const id of results.at(-1)?.moments.at(-1)?.opened ?? []) opened.add(id);
     }
-    return { outcomes, opened, ends };
+    return { outcomes, opened, courses };
   }
 }
 

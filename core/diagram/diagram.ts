@@ -311,9 +311,22 @@ export interface QuantityActuator extends ActuatorBase {
 
 export type Actuator = HandActuator | MomentaryActuator | DrivenActuator | QuantityActuator;
 
+export type Side = 'front' | 'back' | 'top' | 'bottom' | 'left' | 'right' | 'inside';
+
+/** What is opened to reach parts. */
 export interface Panel {
   id: string;
   name: string;
   fastener: string;
   minutes: number;
+  /** What opens it: "quarter-inch nut driver". */
+  tool?: string;
+  /** From which side of the unit it is worked on. */
+  side?: Side;
+  /** A second pair of hands is needed. */
+  helper?: true;
+  /** What it hangs on once it is off: "door lock harness, half a foot". */
+  tethered?: string;
+  /** What lies behind it is reached with everything dead only: moving or bare live parts. */
+  coldOnly?: true;
 }

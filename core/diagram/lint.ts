@@ -42,9 +42,20 @@ export function lintDiagram(diagram: Diagram): Finding[] {
   lintActuators(diagram, error);
   diagram.parts.forEach((part, i) => lintPart(diagram, part, `/parts/${i}`, error));
   diagram.parts.forEach((part, i) => {
-    if (part.kind === 'switch') warnConstant(part, `/parts/${i}`, findings);
+    if (part.kind !== 'switch') return;
+    warnConstant(part, `/parts/${i}`, findings);
+    warnSetPoints(diagram, part, `/parts/${i}`, findings);
   });
   return findings;
+}
+
+function warnSetPoints(diagram: Diagram, part: SwitchPart, path: string, to: Finding[]): void {
+  if (part.setPoints || !isQuantity(diagram, part.actuator)) return;
+  to.push({
+    path: `${path}/setPoints`,
+    severity: 'warning',
+    message: `set points of ${part.id} are not known: open can be right, so it is never named until they are`,
+  });
 }
 
 type Report = (path: string, message: string) => void;
@@ -194,12 +205,6 @@ function lintSwitch(diagram: Diagram, part: SwitchPart, path: string, error: Rep
   if (!actuator) {
     error(`${path}/actuator`, `there is no actuator "${part.actuator}"`);
     return;
-  }
-  if (actuator.kind === 'quantity' && !part.setPoints) {
-    error(
-      `${path}/setPoints`,
-      `a switch moved by ${actuator.name} needs its rising and falling set points`,
-    );
   }
   if (part.setPoints && part.setPoints.falling.at >= part.setPoints.rising.at) {
     error(`${path}/setPoints`, 'the falling set point must be below the rising one');

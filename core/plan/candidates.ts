@@ -23,13 +23,14 @@ export function candidatesOf(
   const kept = new Map<string, Candidate & { takes: number }>();
   for (const [i, test] of tests.entries()) {
     if (i % 100 === 0) progress(i / tests.length);
+    const cost = minutes.of(test);
+    if (!minutes.reachable(test, cost)) continue;
     const outcome = foretold(predictor, test);
     if (outcome.every((each) => each === outcome[0])) continue;
     const at =
       test.kind === 'ohm' || test.kind === 'volt'
         ? atItself(predictor.diagram, test.from, test.to)
         : [];
-    const cost = minutes.of(test);
     const takes = minutes.from(minutes.untouched, cost);
     const tells = `${test.kind} ${at.join()} ${cost.panels} ${String.fromCharCode(...outcome)}`;
     const known = kept.get(tells);

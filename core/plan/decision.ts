@@ -121,13 +121,14 @@ export class Decision {
   scored(node: Node, standing: Standing): Scored[] {
     const now = standing.kind === 'test' ? this.doubt(node.weights) : 0;
     const list: Scored[] = [];
+    const alive = aliveIn(node.weights);
     for (const option of node.options) {
       if (standing.kind === 'own') {
         if (this.speaks(option, standing.suspect, standing.leading))
           list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits: 0 });
         continue;
       }
-      const bits = now - this.left(option, node.weights);
+      const bits = now - this.left(option, node.weights, alive);
       if (bits > WORTH_BITS)
         list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits });
     }
@@ -135,31 +136,28 @@ export class Decision {
     return wanted.length ? wanted : list;
   }
 
-  /** Doubt that an option is expected to leave, in bits. */
-  left(option: Option, weights: Float64Array): number {
-    const { outcome, found } = option;
+  /**
+   * Doubt that an option is expected to leave, in bits.
+   * @param alive places of the weights above zero
+   */
+  left({ outcome, found }: Option, weights: Float64Array, alive = aliveIn(weights)): number {
     const { totals, suspectOf } = this;
     this.count = 0;
     let unknown = 0;
     let most = found ? 1 : 0;
-    for (let i = 0; i < weights.length; i++) {
+    for (const i of alive) {
       const weight = weights[i] ?? 0;
-      if (weight === 0) continue;
       const suspect = suspectOf[i] ?? 0;
-      if (found) {
-        const share = found[i] ?? 0;
-        this.put(1, suspect, weight * share);
-        this.put(0, suspect, weight * (1 - share));
-        continue;
-      }
-      const which = outcome[i] ?? -1;
+      const which = found ? 1 : (outcome[i] ?? -1);
       if (which < 0) {
         this.unknown[suspect] = (this.unknown[suspect] ?? 0) + weight;
         unknown += weight;
         continue;
       }
       if (which > most) most = which;
-      this.put(which, suspect, weight);
+      const share = found ? (found[i] ?? 0) : 1;
+      this.put(which, suspect, weight * share);
+      if (share < 1) this.put(0, suspect, weight * (1 - share));
     }
     if (unknown > 0) this.shareUnknown(most, 1 - unknown);
     let bits = 0;
@@ -178,9 +176,11 @@ export class Decision {
   }
 
   private put(which: number, suspect: number, weight: number): void {
+    const { cells } = this;
     const cell = which * this.suspects + suspect;
-    if (this.cells[cell] === 0) this.touched[this.count++] = cell;
-    this.cells[cell] = (this.cells[cell] ?? 0) + weight;
+    const before = cells[cell] ?? 0;
+    if (before === 0) this.touched[this.count++] = cell;
+    cells[cell] = before + weight;
     this.totals[which] = (this.totals[which] ?? 0) + weight;
   }
 
@@ -202,19 +202,17 @@ export class Decision {
     const { weights, confirmed } = node;
     const { outcome, found } = option;
     const bench = this.minutes.after(node.bench, option.cost);
+    const alive = aliveIn(weights);
     const shares = new Map<number, number>();
     let known = 0;
-    for (let i = 0; i < weights.length; i++) {
+    for (const i of alive) {
       const weight = weights[i] ?? 0;
-      if (weight === 0) continue;
-      const add = (which: number, more: number): void => {
-        shares.set(which, (shares.get(which) ?? 0) + more);
-        known += more;
-      };
-      if (found) {
-        add(1, weight * (found[i] ?? 0));
-        add(0, weight * (1 - (found[i] ?? 0)));
-      } else if ((outcome[i] ?? -1) >= 0) add(outcome[i] ?? 0, weight);
+      const which = found ? 1 : (outcome[i] ?? -1);
+      if (which < 0) continue;
+      const more = weight * (found?.[i] ?? 1);
+      shares.set(which, (shares.get(which) ?? 0) + more);
+      if (found) shares.set(0, (shares.get(0) ?? 0) + weight - more);
+      known += weight;
     }
     const branches: Branch[] = [];
     for (const [which, mass] of shares) {
@@ -222,31 +220,18 @@ export class Decision {
       if (share < NEGLIGIBLE) continue;
       const after = new Float64Array(weights.length);
       let total = 0;
-      for (let i = 0; i < weights.length; i++) {
-        const weight = weights[i] ?? 0;
-        if (weight === 0) continue;
-        const found1 = found?.[i] ?? 0;
-        const here = outcome[i] ?? -1;
-        // What cannot say is in every branch as it was.
-        const like = found
-          ? which
-            ? found1
-            : 1 - found1
-          : here < 0
-            ? share
-            : here === which
-              ? 1
-              : 0;
-        after[i] = weight * like;
-        total += weight * like;
+      for (const i of alive) {
+        const likely = like(option, i, which, share) * (weights[i] ?? 0);
+        after[i] = likely;
+        total += likely;
       }
       let kept = 0;
-      for (let i = 0; i < after.length; i++) {
+      for (const i of alive) {
         const part = (after[i] ?? 0) / total;
         after[i] = part < NEGLIGIBLE ? 0 : part;
         kept += after[i] ?? 0;
       }
-      for (let i = 0; i < after.length; i++) after[i] = (after[i] ?? 0) / kept;
+      for (const i of alive) after[i] = (after[i] ?? 0) / kept;
       const good = outcome[this.healthy] ?? -1;
       const speaks = !found && good >= 0 && which !== good ? option.at : [];
       branches.push({
@@ -267,8 +252,7 @@ export class Decision {
   }
 
   private stillTelling(before: Node, taken: Option, { weights }: Node): Option[] {
-    const places: number[] = [];
-    weights.forEach((weight, i) => weight > 0 && places.push(i));
+    const places = aliveIn(weights);
     return before.options.filter((option) => {
       if (option === taken) return false;
       if (option.found) return true;
@@ -285,6 +269,21 @@ export class Decision {
       return false;
     });
   }
+}
+
+/** Places of the weights above zero: deep in a call only few are left. */
+function aliveIn(weights: Float64Array): number[] {
+  const places: number[] = [];
+  for (let i = 0; i < weights.length; i++) if ((weights[i] ?? 0) > 0) places.push(i);
+  return places;
+}
+
+/** Probability of an outcome under a hypothesis; what cannot say is in every branch as it was. */
+function like({ outcome, found }: Option, i: number, which: number, share: number): number {
+  const often = found?.[i];
+  if (often !== undefined) return which ? often : 1 - often;
+  const here = outcome[i] ?? -1;
+  return here < 0 ? share : Number(here === which);
 }
 
 /** How often a look is found under hypotheses that it points to or not. */

@@ -60,7 +60,7 @@ describe.each(ids)('what is promised of a test: %s', (id) => {
     if (!use || !steps.ok) throw new Error('no use');
     for (const index of [HEALTHY, 1, hypotheses.length - 1]) {
       const { causes = [], faults = [] } = hypotheses[index] ?? {};
-      const machine = runWhole(diagram, steps.value, causes).ends.at(-1);
+      const machine = runWhole(diagram, steps.value, causes).courses.at(-1)?.stands.at(-1)?.machine;
       if (!machine) throw new Error('no end');
       const network = circuitOf(diagram, machine, faults);
       for (const test of liveTests(diagram, use.steps).slice(0, 40)) {

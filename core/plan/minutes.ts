@@ -7,6 +7,8 @@ import type { UnitTest } from './unitTests';
 /**
  * Minutes of what a technician does; from memory. `script`: clip on dead, stand clear, power on and
  * off, prove dead again. `risk`: what a live reading or a jumper is taken to be dearer than its time.
+ * `clips`: both hands are taken by a button that is held, so the probes are clipped on. `helper`: one
+ * is called and waited for, once for each panel that wants one.
  */
 const MINUTES = {
   read: 0.6,
@@ -18,6 +20,8 @@ const MINUTES = {
   script: 4,
   risk: 2,
   jumper: 1.5,
+  clips: 0.6,
+  helper: 8,
 };
 
 /** How a unit stands while it is worked on: panels that are open, and the setup it was left in. */
@@ -73,21 +77,28 @@ export class Minutes {
       case 'try':
         return test.jumper
           ? {
-              minutes: MINUTES.use + MINUTES.jumper + MINUTES.risk,
+              minutes: MINUTES.use + waited(test.steps) + MINUTES.jumper + MINUTES.risk,
               panels: at(test.jumper),
               stand: DRAWN,
             }
-          : { minutes: MINUTES.use, panels: 0, stand: DRAWN };
+          : { minutes: MINUTES.use + waited(test.steps), panels: 0, stand: DRAWN };
       case 'volt': {
         const { read, script, risk } = MINUTES;
-        return { minutes: read + script + risk, panels: at([test.from, test.to]), stand: DRAWN };
-      }
-      case 'ohm':
         return {
-          minutes: MINUTES.read + (test.wiggle ? MINUTES.wiggle : 0),
+          minutes: read + script + risk + waited(test.steps),
+          panels: at([test.from, test.to]),
+          stand: DRAWN,
+        };
+      }
+      case 'ohm': {
+        const extra =
+          (test.wiggle ? MINUTES.wiggle : 0) + (this.isHeld(test.setup) ? MINUTES.clips : 0);
+        return {
+          minutes: MINUTES.read + extra,
           panels: at([test.from, test.to]),
           stand: this.placeOf(test.setup),
         };
+      }
     }
   }
 
@@ -97,7 +108,7 @@ export class Minutes {
     const closed = cost.panels & ~open;
     if (closed)
       this.diagram.panels.forEach((panel, i) => {
-        if (closed & (1 << i)) minutes += panel.minutes;
+        if (closed & (1 << i)) minutes += panel.minutes + (panel.helper ? MINUTES.helper : 0);
       });
     if (cost.stand !== undefined && cost.stand !== stand)
       minutes += this.between(stand, cost.stand);
@@ -115,6 +126,19 @@ export class Minutes {
       const test = testOf(entry);
       return test ? this.after(bench, this.of(test)) : bench;
     }, this.untouched);
+  }
+
+  /** Whether a test can be made where it is: what is reached with all dead only is not read live. */
+  reachable({ kind }: UnitTest, { panels }: Cost): boolean {
+    const live = kind === 'volt' || kind === 'try';
+    return !(live && this.diagram.panels.some((each, i) => each.coldOnly && panels & (1 << i)));
+  }
+
+  /** Whether a button is held while it is read. */
+  isHeld(setup: Setup): boolean {
+    return this.diagram.actuators.some(
+      (each) => each.kind === 'momentary' && setup.actuators[each.id] !== each.rest,
+    );
   }
 
   private placeOf(setup: Setup): number {
@@ -144,6 +168,13 @@ export class Minutes {
     return minutes;
   }
 }
+
+/** Minutes that are waited for in some steps. */
+const waited = (steps: string): number =>
+  steps.split(',').reduce((sum, word) => {
+    const [, seconds] = /^\s*wait=(.+)$/.exec(word) ?? [];
+    return sum + (seconds === undefined ? 0 : Number(seconds) / 60);
+  }, 0);
 
 /** The test that an entry is the outcome of; what was only told is of none. */
 export function testOf(entry: Evidence): UnitTest | undefined {

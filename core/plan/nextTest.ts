@@ -8,6 +8,7 @@ import {
   type UnitVerdict,
 } from '../diagnose/unitState';
 import { HEALTHY } from '../diagnose/weighEvidence';
+import { splitWait } from '../behaviour/step';
 import { candidatesOf, keyOf, type Candidate } from './candidates';
 import {
   Decision,
@@ -23,6 +24,7 @@ import { Minutes, testOf, type Bench } from './minutes';
 import { choose, expectedMinutes, SCHOOLS, type School } from './schools';
 import { USUAL_WAY, type Way } from './way';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
+import { windows } from './windows';
 
 /** What a test would show, how probable that is, and who would be suspected then. */
 export interface Meaning {
@@ -75,11 +77,13 @@ export class UnitPlanner {
       if (entry.kind !== 'statement' || entry.jumper) return [];
       const { steps, subject, outcome } = entry;
       if (hypotheses[HEALTHY]?.uses.outcomes.get(steps)?.get(subject) === outcome) return [];
-      const key = `${steps} ${subject}`;
+      const key = `${steps} ${subject} ${outcome}`;
+      const { base } = splitWait(steps);
+      const moments = [steps, ...windows(this.predictor, entry).map((at) => `${base},wait=${at}`)];
       const known =
         this.hot.get(key) ??
         candidatesOf(this.predictor, this.minutes, [
-          ...liveTests(diagram, steps),
+          ...moments.flatMap((each) => liveTests(diagram, each)),
           ...jumperTests(diagram, steps, subject),
         ]);
       this.hot.set(key, known);

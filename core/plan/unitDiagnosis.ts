@@ -1,4 +1,6 @@
 import { contradictions, type Contradiction } from '../diagnose/contradictions';
+import { twinsOtherwise } from '../diagnose/goodTwin';
+import { setPointsMissing } from '../diagnose/action';
 import { hypothesesWithPairs } from '../diagnose/pairs';
 import type { Evidence } from '../diagnose/evidence';
 import { onceMore, secondLook, type SecondLook } from '../diagnose/secondLook';
@@ -26,6 +28,8 @@ export interface Findings {
   settles: Advice[];
   secondLook: SecondLook | undefined;
   contradictions: Contradiction[];
+  /** Readings of a good twin that are not what the diagram foretells. */
+  oddTwins: string[];
   /** Whether two faults together explain what no single one does. */
   pairs: boolean;
 }
@@ -57,7 +61,8 @@ export class UnitDiagnosis {
     return this.planner.predictor;
   }
 
-  of(entries: readonly Evidence[], way: Way = USUAL_WAY): Findings {
+  of(all: readonly Evidence[], way: Way = USUAL_WAY): Findings {
+    const { twins: oddTwins, counted: entries } = twinsOtherwise(this.predictor, all);
     const { planner, state } = this.stateOf(entries);
     const { verdict, tests } = planner.advise(state, entries, way);
     const again =
@@ -72,11 +77,14 @@ export class UnitDiagnosis {
     return {
       planner,
       state,
-      verdict: again ? { kind: 'open', needs: 'second-look' } : verdict,
+      verdict: again
+        ? { kind: 'open', needs: 'second-look' }
+        : unlessBlocked(this.predictor, verdict),
       tests: again ? [] : tests,
       settles,
       secondLook: again,
-      contradictions: contradictions(planner.predictor, entries),
+      contradictions: contradictions(planner.predictor, all),
+      oddTwins,
       pairs: planner !== this.planner,
     };
   }
@@ -109,4 +117,11 @@ export class UnitDiagnosis {
     }
     return this.pairs;
   }
+}
+
+/** A switch that pressure or heat moves is not condemned while nobody knows when it should: open can be right. */
+function unlessBlocked({ diagram }: UnitPredictor, verdict: UnitVerdict): UnitVerdict {
+  if (verdict.kind !== 'named') return verdict;
+  const missing = verdict.suspect.leading.causes.some((each) => setPointsMissing(diagram, each));
+  return missing ? { kind: 'open', needs: 'set-points' } : verdict;
 }

@@ -16,6 +16,8 @@ import { EXIT, out, outJson } from '../doors/door';
 const SEED = 20261125;
 /** How often a reading is nothing of the kind, in the runs with slips. */
 const SLIPS = 0.02;
+/** Calls with slips are drawn so often, for the calibration to rest on enough verdicts. */
+const DRAWN = 2;
 /** Verdicts are put together by what they were given at, from here on. */
 const BINS = [0.95, 0.97, 0.98, 0.99, 0.995, 1.0001];
 /** Explanations of the small problems that the exact optimum is found for. */
@@ -47,15 +49,24 @@ interface OfDiagram {
   small: { problems: number; ours: number; optimum: number; worst: number };
 }
 
+/** A verdict that names a part: the probability it was given at, and how often its fault comes. */
+interface Named {
+  given: number;
+  right: boolean;
+  often: number;
+}
+
 /** `./yarrix bench diagnosis [--json]`: a simulated technician who follows the advice. */
 export function benchDiagnosis(json: boolean): number {
-  const named: { given: number; right: boolean }[] = [];
+  const named: Named[] = [];
   const diagrams = LIBRARY.map((diagram) => ofDiagram(diagram, named));
   const calibration = BINS.slice(0, -1).map((from, i) => {
     const inside = named.filter(({ given }) => given >= from && given < (BINS[i + 1] ?? 1));
-    const mean = inside.reduce((sum, each) => sum + each.given, 0) / inside.length;
-    const right = inside.filter((each) => each.right).length / inside.length;
-    return { from, verdicts: inside.length, given: mean, right };
+    const whole = inside.reduce((sum, each) => sum + each.often, 0);
+    const share = (of: (each: Named) => number): number =>
+      inside.reduce((sum, each) => sum + each.often * of(each), 0) / whole;
+    const right = share((each) => Number(each.right));
+    return { from, verdicts: inside.length, given: share((each) => each.given), right };
   });
   if (json) {
     outJson({ seed: SEED, slips: SLIPS, diagrams, calibration });
@@ -78,7 +89,9 @@ export function benchDiagnosis(json: boolean): number {
     out(
       `${id.padEnd(22)} ${String(small.problems).padStart(3)} problems, ${(small.ours / small.optimum).toFixed(3)} x, worst ${small.worst.toFixed(3)} x`,
     );
-  out('\nverdicts that name a part, with slips: given at, and right');
+  out(
+    '\nverdicts that name a part, with slips, each as often as its fault comes: given at, and right',
+  );
   for (const { from, verdicts, given, right } of calibration)
     if (verdicts)
       out(
@@ -111,7 +124,7 @@ function sayDiagram(each: OfDiagram): void {
   );
 }
 
-function ofDiagram(diagram: Diagram, named: { given: number; right: boolean }[]): OfDiagram {
+function ofDiagram(diagram: Diagram, named: Named[]): OfDiagram {
   const from = performance.now();
   const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
   const prepareMs = performance.now() - from;
@@ -136,8 +149,9 @@ function ofDiagram(diagram: Diagram, named: { given: number; right: boolean }[])
     const key = JSON.stringify(complaint);
     const known = complaints.get(key)?.prior ?? 0;
     complaints.set(key, { complaint, prior: known + truth.prior });
-    for (const kind of ['clean', 'slips'] as const) {
-      const chance = chanceFrom(SEED + i);
+    const kinds = ['clean', ...Array.from({ length: DRAWN }, () => 'slips' as const)] as const;
+    for (const [draw, kind] of kinds.entries()) {
+      const chance = chanceFrom(SEED + i + 7919 * draw);
       const started = performance.now();
       const slips = kind === 'slips' ? SLIPS : 0;
       const call = workCall(diagnosis, truth, complaint, { chance, slips });
@@ -145,7 +159,7 @@ function ofDiagram(diagram: Diagram, named: { given: number; right: boolean }[])
       count(tallies[kind], call, truth.suspect);
       if (kind === 'slips' && call.verdict.kind === 'named') {
         const { id, probability } = call.verdict.suspect;
-        named.push({ given: probability, right: id === truth.suspect });
+        named.push({ given: probability, right: id === truth.suspect, often: truth.prior });
       }
     }
   });

@@ -144,6 +144,7 @@ const NEEDS = {
   test: '',
   'own-terminals': ': it has not been read at its own terminals',
   'second-look': ': one reading wants a second look',
+  'set-points': ': its set points are not known, so open can be right',
 };
 
 const sayAdvice = (diagram: Diagram, { test, minutes, bits, expected }: Advice): string =>

@@ -37,12 +37,14 @@ export function LastEntry({ work }: { work: Work }) {
             </Type>
           )}
           <Type size="small" testID="meaning">
-            {moved.length === 0
-              ? 'It changes little between the suspects.'
-              : [
-                  more.length ? `Now likelier: ${names(more)}.` : '',
-                  less.length ? `Less likely: ${names(less)}.` : '',
-                ].join(' ')}
+            {last.kind === 'reading' && last.of === 'twin'
+              ? sayTwin(work)
+              : moved.length === 0
+                ? 'It changes little between the suspects.'
+                : [
+                    more.length ? `Now likelier: ${names(more)}.` : '',
+                    less.length ? `Less likely: ${names(less)}.` : '',
+                  ].join(' ')}
           </Type>
         </View>
         <Button
@@ -56,6 +58,14 @@ export function LastEntry({ work }: { work: Work }) {
       </View>
     </Card>
   );
+}
+
+/** What the reading of a good twin has proved. */
+function sayTwin({ findings, evidence }: Work): string {
+  const odd = findings?.oddTwins.includes(evidence.at(-1)?.id ?? '');
+  return odd
+    ? 'The good twin shows something else than expected: leads, setup or diagram are wrong there. This unit’s reading there counts for nothing until that is settled.'
+    : 'The good twin shows what is expected: leads, setup and expectation are proved there.';
 }
 
 const styles = StyleSheet.create({

@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { splitWait } from '../../../core/behaviour/step';
 import type { VoltTest } from '../../../core/plan/unitTests';
 import { Button } from '../../components/Button';
 import { Card } from '../../components/Card';
@@ -7,6 +8,7 @@ import { Type } from '../../components/Type';
 import type { GoodShown } from '../../workers/diagnosis';
 import { Good } from './Good';
 import { sayUse } from './say';
+import { Reach } from './TestCard';
 import type { Work } from './useWork';
 
 interface Props {
@@ -21,6 +23,7 @@ interface Props {
 export function LiveScript({ work, test, good, ready }: Props) {
   const { diagram } = work.call;
   const [step, setStep] = useState<'clip' | 'power' | 'read'>('clip');
+  const { base, waits } = splitWait(test.steps);
   return (
     <Card testID="live-script" ground="warnGround" edge="warn">
       <Type size="small" tone="soft">
@@ -32,6 +35,7 @@ export function LiveScript({ work, test, good, ready }: Props) {
             1. Clip on while it is dead
           </Type>
           <ProbePair diagram={diagram} from={test.from} to={test.to} lifted={[]} named />
+          <Reach diagram={diagram} from={test.from} to={test.to} />
           <Type>All wires back on. The meter where you can read it from where you will stand.</Type>
           <Button
             look="act"
@@ -55,7 +59,13 @@ export function LiveScript({ work, test, good, ready }: Props) {
           <Type size="title" weight="heavy">
             2. Stand clear, power on
           </Type>
-          <Type>Hands, hair and helpers clear. Then: {sayUse(diagram, test.steps)}.</Type>
+          <Type>Hands, hair and helpers clear. Then: {sayUse(diagram, base)}.</Type>
+          {waits > 0 && (
+            <Type weight="strong" testID="live-window">
+              It shows for some seconds only: press the key below with the last of these, and read{' '}
+              {waits} s after.
+            </Type>
+          )}
           <Button
             look="act"
             icon="zap"
@@ -74,6 +84,7 @@ export function LiveScript({ work, test, good, ready }: Props) {
           <Type size="title" weight="heavy">
             3. Read, do not touch
           </Type>
+          {waits > 0 && <Countdown seconds={waits} />}
           <ProbePair diagram={diagram} from={test.from} to={test.to} lifted={[]} named />
           {!work.blind && good && <Good good={good} />}
           <Type weight="strong" tone="warn">
@@ -82,5 +93,23 @@ export function LiveScript({ work, test, good, ready }: Props) {
         </>
       )}
     </Card>
+  );
+}
+
+/** Counts down to the seconds in which the reading holds. */
+function Countdown({ seconds }: { seconds: number }) {
+  const [left, setLeft] = useState(seconds);
+  useEffect(() => {
+    const from = Date.now();
+    const timer = setInterval(
+      () => setLeft(Math.max(0, Math.ceil(seconds - (Date.now() - from) / 1000))),
+      200,
+    );
+    return () => clearInterval(timer);
+  }, [seconds]);
+  return (
+    <Type size="title" weight="heavy" tone="warn" testID="countdown" role="timer">
+      {left > 0 ? `Read in ${left} s` : 'Read now'}
+    </Type>
   );
 }

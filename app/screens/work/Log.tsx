@@ -14,6 +14,7 @@ export function Log({ work }: { work: Work }) {
   const contradicted = new Set(
     findings?.contradictions.flatMap(({ one, two }) => [one, two]) ?? [],
   );
+  const odd = new Set(findings?.oddTwins);
   return (
     <Card testID="evidence">
       <Type weight="heavy" role="heading" aria-level={2}>
@@ -24,6 +25,12 @@ export function Log({ work }: { work: Work }) {
           Entries marked with ! contradict each other: no fault makes both. Look at one again.
         </Type>
       )}
+      {odd.size > 0 && (
+        <Type weight="strong" tone="warn" testID="odd-twin" role="alert">
+          A good twin marked with ! shows what the diagram does not foretell: what this unit shows
+          there is left out.
+        </Type>
+      )}
       {work.evidence.toReversed().map((entry) => {
         const { what, shown } = sayEvidence(diagram, entry);
         const moved = findings?.moved[entry.id] ?? [];
@@ -31,7 +38,7 @@ export function Log({ work }: { work: Work }) {
           <View key={entry.id} style={[styles.row, { borderColor: palette.line }]}>
             <View style={styles.grow}>
               <Type weight="strong">
-                {contradicted.has(entry.id) ? '! ' : ''}
+                {contradicted.has(entry.id) || odd.has(entry.id) ? '! ' : ''}
                 {shown}
               </Type>
               <Type size="small" tone="soft">

@@ -33,6 +33,26 @@ export function TestCard({ work, advice }: { work: Work; advice: ShownTest }) {
   );
 }
 
+/** What has to be opened to get at the two points, by which tool and from which side. */
+export function Reach({ diagram, from, to }: { diagram: Diagram; from: string; to: string }) {
+  const owners = [from, to].map((ref) => ref.split('.')[0]);
+  const panels = diagram.panels.filter((panel) =>
+    diagram.parts.some((part) => owners.includes(part.id) && part.panel === panel.id),
+  );
+  return panels.map(({ id, name, fastener, tool, side, helper, tethered }) => (
+    <Type key={id} size="small" testID={`reach-${id}`}>
+      Behind: {name} ·{' '}
+      {[
+        fastener,
+        ...(tool ? [tool] : []),
+        ...(side ? [`from the ${side}`] : []),
+        ...(tethered ? [`tied by ${tethered}`] : []),
+        ...(helper ? ['two people'] : []),
+      ].join(' · ')}
+    </Type>
+  ));
+}
+
 const Takes = ({ says }: { says: string }) => (
   <Type size="small" tone="soft">
     {says}
@@ -62,6 +82,7 @@ export function OhmCard({
       </Type>
       <SetupChips diagram={diagram} setup={setup} />
       <ProbePair diagram={diagram} from={from} to={to} lifted={setup.lifted} named />
+      <Reach diagram={diagram} from={from} to={to} />
       {good && <Good good={good} />}
       <PartSketch diagram={diagram} from={from} to={to} contact={good && contactOf(good)} />
       {test.wiggle && (

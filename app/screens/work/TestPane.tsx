@@ -44,6 +44,7 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
         <>
           <UnitVerdict work={work} />
           <Card work={work} hand={hand} />
+          {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
           {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle('why')} />}
           <LastEntry work={work} />
         </>
@@ -95,6 +96,19 @@ function Card({ work, hand }: { work: Work; hand: InHand }) {
       />
     );
   return advice ? <TestCard work={work} advice={advice} /> : null;
+}
+
+/** The same points on a unit that is known to be good prove leads, setup and expectation. */
+function Twin({ hand: { twin, setTwin } }: { hand: InHand }) {
+  return (
+    <Button
+      icon="copy"
+      label={twin ? 'Reading the good twin: back to this unit' : 'Read a good twin first'}
+      testID="twin"
+      selected={twin}
+      onPress={() => setTwin(!twin)}
+    />
+  );
 }
 
 function Choices({

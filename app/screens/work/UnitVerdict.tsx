@@ -25,9 +25,27 @@ export function UnitVerdict({ work }: { work: Work }) {
           <Type>Look at the house, at how it is used, and at what this diagram does not show.</Type>
         </Card>
       );
-    default:
+    case 'open':
+      return verdict.needs === 'set-points' ? <SetPointsMissing work={work} /> : null;
+    case undefined:
       return null;
   }
+}
+
+/** Nothing is condemned for standing open while nobody knows when it should. */
+function SetPointsMissing({ work }: { work: Work }) {
+  const first = work.findings?.suspects[0]?.id;
+  return (
+    <Card ground="warnGround" edge="warn" testID="unit-verdict">
+      <Type size="title" weight="heavy" tone="warn">
+        No verdict: set points unknown
+      </Type>
+      <Type>
+        All points to {nameOf(work.call.diagram, first).toLowerCase()}, and open can be right: take
+        its set points from the sheet or its marking into the diagram, and measure what moves it.
+      </Type>
+    </Card>
+  );
 }
 
 function Named({

@@ -1,4 +1,4 @@
-import { parseSteps, upToStep } from '../../../core/behaviour/step';
+import { parseSteps, splitWait, upToStep } from '../../../core/behaviour/step';
 import type { Outcome } from '../../../core/behaviour/statement';
 import type { ActEvidence, Evidence } from '../../../core/diagnose/evidence';
 import type { Diagram } from '../../../core/diagram/diagram';
@@ -101,6 +101,8 @@ export function momentsOf(diagram: Diagram): { steps: string; says: string }[] {
 export function sayLast(diagram: Diagram, steps: string): string {
   const parsed = parseSteps(diagram, steps);
   const does = parsed.ok ? parsed.value.at(-1)?.does : undefined;
+  const { base, waits } = splitWait(steps);
+  if (does && waits) return `${sayLast(diagram, base)}, after ${waits} s`;
   switch (does?.kind) {
     case 'move':
       return capital(sayPosition(diagram, does.actuator, does.position));
@@ -137,6 +139,7 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
     case 'reading':
       return {
         what: [
+          ...(entry.of === 'twin' ? ['good twin'] : []),
           `${entry.from} to ${entry.to}`,
           ...(entry.steps === undefined
             ? saySetup(diagram, entry.setup)

@@ -33,6 +33,9 @@ export interface InHand {
   reading: MeterTest | undefined;
   /** Power is on for a live reading and everybody stands clear. */
   standClear: () => void;
+  /** The ohms in hand are read on a good twin, to prove leads, setup and expectation. */
+  twin: boolean;
+  setTwin: (twin: boolean) => void;
 }
 
 const NONE: readonly ShownTest[] = [];
@@ -42,6 +45,7 @@ export function useInHand(work: Work): InHand {
   const [chosen, setChosen] = useState<{ of: readonly ShownTest[]; at: number }>();
   const [liveOf, setLiveOf] = useState<ShownTest>();
   const [clearOf, setClearOf] = useState<ShownTest>();
+  const [twinAfter, setTwinAfter] = useState<Work['evidence']>();
   const tests = thinking ? NONE : (findings?.tests ?? NONE);
   // With new advice the choice is made anew.
   const at = chosen?.of === tests ? chosen.at : 0;
@@ -68,6 +72,9 @@ export function useInHand(work: Work): InHand {
     points: ohm ?? live?.test,
     reading: ohm ? (safe ? ohm : undefined) : cleared,
     standClear: () => setClearOf(advice),
+    // With the next entry it is this unit's turn again.
+    twin: ohm !== undefined && twinAfter === evidence,
+    setTwin: (twin) => setTwinAfter(twin ? evidence : undefined),
   };
 }
 

@@ -43,9 +43,15 @@ export interface Work extends Diagnosis {
   act: (part: string, act: ActEvidence['act']) => void;
   /**
    * Enters what the meter showed; what is said both ways comes back as a question.
+   * @param of whether a good twin was read instead of this unit
    * @param instead the reading that this one is a second look at
    */
-  read: (test: MeterTest, said: string, instead?: ReadingEvidence) => DisplayProblem | undefined;
+  read: (
+    test: MeterTest,
+    said: string,
+    of: ReadingEvidence['of'],
+    instead?: ReadingEvidence,
+  ) => DisplayProblem | undefined;
   takeBack: (id: string) => void;
 }
 
@@ -77,7 +83,7 @@ export function useWork(callId: string): Opening {
   const diagnosis = useDiagnosis(unit, evidence, way);
   if (!call || !unit) return { state: loading === 'ready' ? 'failed' : loading };
 
-  const read: Work['read'] = (test, said, instead) => {
+  const read: Work['read'] = (test, said, of, instead) => {
     const live = test.kind === 'volt';
     if (live && parseVolts(said) === undefined)
       return { kind: 'unreadable', message: 'Say it in volts, such as 24.1 V or 80 mV.' };
@@ -88,13 +94,18 @@ export function useWork(callId: string): Opening {
     const { from, to } = test;
     const wire = call.diagram.wires.find((each) => each.from === from && each.to === to);
     // A second look that shows something else takes the place of the first.
-    const other = instead && display && JSON.stringify(display) !== JSON.stringify(instead.shows);
+    const other =
+      of === 'unit' &&
+      instead &&
+      display &&
+      JSON.stringify(display) !== JSON.stringify(instead.shows);
     log('reading', {
       part: test.kind === 'ohm' && test.reach === 'wire' && wire ? wire.id : splitRef(from).part,
       from,
       to,
       setup: live ? poweredSetup(drawnSetup(call.diagram)) : test.setup,
       ...(live && { steps: test.steps }),
+      ...(of === 'twin' && { of }),
       wiggle: live ? false : test.wiggle,
       lookedAgain: instead !== undefined,
       function: live ? 'volt' : beeper ? 'beeper' : 'ohm',
