@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from '../components/Button';
 import { Notice } from '../components/Notice';
@@ -45,7 +45,10 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const [adding, setAdding] = useState<Adding>();
   const hand = useInHand(work);
   const { call, evidence } = work;
-  const { reading, again, points } = hand;
+  const { again, points } = hand;
+  // The keys come in a task of their own after the card, so that no press waits for both.
+  const late = useDeferredValue(hand.reading);
+  const reading = late === hand.reading ? late : undefined;
   useKeys({
     n: hand.next,
     ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
