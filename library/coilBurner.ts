@@ -1,5 +1,12 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, handActuator, infiniteSwitch, neonLamp } from './standardParts';
+import {
+  commonPractice,
+  frame,
+  handActuator,
+  infiniteSwitch,
+  neonLamp,
+  rangeCord,
+} from './standardParts';
 
 /** One coil burner with its infinite switch, receptacle block and the shared lamp. */
 export const coilBurner: Diagram = {
@@ -10,16 +17,7 @@ export const coilBurner: Diagram = {
   kind: 'coil range',
   drawnFor: { knob: 'off' },
   frame: 'frame.F',
-  supplies: [
-    {
-      id: 'feed',
-      name: 'Range cord',
-      kind: 'split-phase',
-      volts: 240,
-      amps: 40,
-      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
-    },
-  ],
+  supplies: [rangeCord(40)],
   actuators: [
     handActuator('knob', 'Left front knob', 'knob', {
       off: 'knob at OFF',
@@ -28,8 +26,15 @@ export const coilBurner: Diagram = {
     }),
   ],
   panels: [
-    { id: 'rear', name: 'Backguard cover', fastener: '6 hex-head screws', minutes: 5 },
-    { id: 'top', name: 'Lift-up top', fastener: 'none, prop rod', minutes: 1 },
+    {
+      id: 'rear',
+      name: 'Backguard cover',
+      fastener: '6 hex-head screws',
+      minutes: 5,
+      tool: 'quarter-inch nut driver',
+      side: 'back',
+    },
+    { id: 'top', name: 'Lift-up top', fastener: 'none, prop rod', minutes: 1, side: 'top' },
   ],
   parts: [
     frame('Frame', 'metal of the range'),

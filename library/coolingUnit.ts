@@ -66,8 +66,24 @@ export const coolingUnit: Diagram = {
     { id: 'head', name: 'Head pressure', kind: 'quantity', quantity: 'pressure', unit: 'psi' },
   ],
   panels: [
-    { id: 'service', name: 'Service panel', fastener: '4 hex-head screws', minutes: 4 },
-    { id: 'top', name: 'Fan guard', fastener: '8 hex-head screws', minutes: 8 },
+    {
+      id: 'service',
+      name: 'Service panel',
+      fastener: '4 hex-head screws',
+      minutes: 4,
+      tool: 'quarter-inch nut driver',
+      side: 'right',
+    },
+    {
+      id: 'top',
+      name: 'Fan guard',
+      fastener: '8 hex-head screws',
+      minutes: 8,
+      tool: 'quarter-inch nut driver',
+      side: 'top',
+      tethered: 'the fan cable',
+      coldOnly: true,
+    },
   ],
   parts: [
     frame('Cabinet', 'metal of the unit'),

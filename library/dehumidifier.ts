@@ -34,7 +34,16 @@ export const dehumidifier: Diagram = {
       full: 'tank full or out',
     }),
   ],
-  panels: [{ id: 'back', name: 'Back', fastener: '4 cross-head screws, 2 under feet', minutes: 5 }],
+  panels: [
+    {
+      id: 'back',
+      name: 'Back',
+      fastener: '4 cross-head screws, 2 under feet',
+      minutes: 5,
+      tool: 'cross-head screwdriver',
+      side: 'back',
+    },
+  ],
   parts: [
     {
       id: 'jack',

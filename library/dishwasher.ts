@@ -34,8 +34,23 @@ export const dishwasher: Diagram = {
     }),
   ],
   panels: [
-    { id: 'door', name: 'Inner door', fastener: '8 star-head screws', minutes: 6 },
-    { id: 'toe', name: 'Toe panel', fastener: '2 hex-head screws', minutes: 3 },
+    {
+      id: 'door',
+      name: 'Inner door',
+      fastener: '8 star-head screws',
+      minutes: 6,
+      tool: 'star-head screwdriver, size 20',
+      side: 'front',
+      tethered: 'the door harness',
+    },
+    {
+      id: 'toe',
+      name: 'Toe panel',
+      fastener: '2 hex-head screws',
+      minutes: 3,
+      tool: 'quarter-inch nut driver',
+      side: 'front',
+    },
   ],
   parts: [
     frame('Tub frame', 'metal of the dishwasher'),

@@ -89,13 +89,31 @@ export const electricDryer: Diagram = {
     },
   ],
   panels: [
-    { id: 'console', name: 'Console', fastener: '4 cross-head screws', minutes: 4 },
-    { id: 'rear', name: 'Rear panel', fastener: '9 hex-head screws', minutes: 7 },
+    {
+      id: 'console',
+      name: 'Console',
+      fastener: '4 cross-head screws',
+      minutes: 4,
+      tool: 'cross-head screwdriver',
+      side: 'top',
+      tethered: 'the timer harness',
+    },
+    {
+      id: 'rear',
+      name: 'Rear panel',
+      fastener: '9 hex-head screws',
+      minutes: 7,
+      tool: 'quarter-inch nut driver',
+      side: 'back',
+    },
     {
       id: 'front',
       name: 'Front and drum out',
       fastener: '2 clips, 2 screws, belt off',
       minutes: 18,
+      tool: 'putty knife and nut driver',
+      side: 'front',
+      coldOnly: true,
     },
   ],
   parts: [

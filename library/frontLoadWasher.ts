@@ -38,9 +38,30 @@ export const frontLoadWasher: Diagram = {
     relayActuator('drum', 'Drum relay', 'drum relay'),
   ],
   panels: [
-    { id: 'top', name: 'Top', fastener: '3 star-head screws at the back', minutes: 4 },
-    { id: 'back', name: 'Back panel', fastener: '6 hex-head screws', minutes: 6 },
-    { id: 'boot', name: 'Door boot', fastener: 'spring band, boot folded in', minutes: 9 },
+    {
+      id: 'top',
+      name: 'Top',
+      fastener: '3 star-head screws at the back',
+      minutes: 4,
+      tool: 'star-head screwdriver, size 20',
+      side: 'back',
+    },
+    {
+      id: 'back',
+      name: 'Back panel',
+      fastener: '6 hex-head screws',
+      minutes: 6,
+      tool: 'quarter-inch nut driver',
+      side: 'back',
+    },
+    {
+      id: 'boot',
+      name: 'Door boot',
+      fastener: 'spring band, boot folded in',
+      minutes: 9,
+      tool: 'spring band pliers',
+      side: 'front',
+    },
   ],
   parts: [
     frame('Cabinet', 'metal of the washer'),

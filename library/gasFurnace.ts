@@ -102,8 +102,14 @@ export const gasFurnace: Diagram = {
     },
   ],
   panels: [
-    { id: 'burner-door', name: 'Burner door', fastener: 'lifts off', minutes: 1 },
-    { id: 'blower-door', name: 'Blower door', fastener: 'lifts off; opens its switch', minutes: 1 },
+    { id: 'burner-door', name: 'Burner door', fastener: 'lifts off', minutes: 1, side: 'front' },
+    {
+      id: 'blower-door',
+      name: 'Blower door',
+      fastener: 'lifts off; opens its switch',
+      minutes: 1,
+      side: 'front',
+    },
   ],
   parts: [
     frame('Cabinet', 'metal of the furnace'),

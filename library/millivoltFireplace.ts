@@ -52,7 +52,9 @@ export const millivoltFireplace: Diagram = {
     },
     { id: 'vent', name: 'Draft hood', kind: 'quantity', quantity: 'temperature', unit: '°F' },
   ],
-  panels: [{ id: 'grille', name: 'Lower grille', fastener: 'none, drops down', minutes: 1 }],
+  panels: [
+    { id: 'grille', name: 'Lower grille', fastener: 'none, drops down', minutes: 1, side: 'front' },
+  ],
   parts: [
     inLoop('wall-switch', {
       name: 'Wall switch',

@@ -42,12 +42,23 @@ export const overRangeOven: Diagram = {
     },
   ],
   panels: [
-    { id: 'grille', name: 'Top grille', fastener: '3 cross-head screws, door open', minutes: 4 },
+    {
+      id: 'grille',
+      name: 'Top grille',
+      fastener: '3 cross-head screws, door open',
+      minutes: 4,
+      tool: 'cross-head screwdriver',
+      side: 'front',
+    },
     {
       id: 'case',
       name: 'Case, unit off its bracket',
       fastener: '2 top bolts, then 6 hex-head',
       minutes: 25,
+      tool: 'quarter-inch nut driver',
+      side: 'back',
+      helper: true,
+      coldOnly: true,
     },
   ],
   parts: [

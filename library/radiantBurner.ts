@@ -5,6 +5,7 @@ import {
   handActuator,
   infiniteSwitch,
   neonLamp,
+  rangeCord,
   table,
 } from './standardParts';
 
@@ -17,16 +18,7 @@ export const radiantBurner: Diagram = {
   kind: 'radiant range',
   drawnFor: { knob: 'off', glass: 70 },
   frame: 'frame.F',
-  supplies: [
-    {
-      id: 'feed',
-      name: 'Range cord',
-      kind: 'split-phase',
-      volts: 240,
-      amps: 40,
-      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
-    },
-  ],
+  supplies: [rangeCord(40)],
   actuators: [
     handActuator('knob', 'Right rear knob', 'knob', {
       off: 'knob at OFF',
@@ -43,8 +35,23 @@ export const radiantBurner: Diagram = {
     },
   ],
   panels: [
-    { id: 'front', name: 'Control front', fastener: '4 cross-head screws', minutes: 5 },
-    { id: 'top', name: 'Glass top lifted', fastener: '2 screws, prop rod', minutes: 8 },
+    {
+      id: 'front',
+      name: 'Control front',
+      fastener: '4 cross-head screws',
+      minutes: 5,
+      tool: 'cross-head screwdriver',
+      side: 'front',
+    },
+    {
+      id: 'top',
+      name: 'Glass top lifted',
+      fastener: '2 screws, prop rod',
+      minutes: 8,
+      tool: 'quarter-inch nut driver',
+      side: 'front',
+      tethered: 'the element harness',
+    },
   ],
   parts: [
     frame('Frame', 'metal of the range'),

@@ -31,18 +31,29 @@ export const refrigerator: Diagram = {
     },
   ],
   panels: [
-    { id: 'control', name: 'Control housing', fastener: '2 cross-head screws inside', minutes: 4 },
+    {
+      id: 'control',
+      name: 'Control housing',
+      fastener: '2 cross-head screws inside',
+      minutes: 4,
+      tool: 'cross-head screwdriver',
+      side: 'inside',
+    },
     {
       id: 'freezer',
       name: 'Freezer back',
       fastener: '4 hex-head screws, shelves out',
       minutes: 12,
+      tool: 'quarter-inch nut driver',
+      side: 'inside',
     },
     {
       id: 'rear',
       name: 'Machine compartment',
       fastener: '5 hex-head screws, pulled out',
       minutes: 8,
+      tool: 'quarter-inch nut driver',
+      side: 'back',
     },
   ],
   parts: [

@@ -92,8 +92,12 @@ export const opensOnRise = (
 };
 
 /** An infinite switch: pilot on the steady leg, the other leg cycles. */
-export const infiniteSwitch = (part: { name: string } & Place, amps: number): SwitchPart => ({
+export const infiniteSwitch = (
+  part: { name: string; id?: string; actuator?: string } & Place,
+  amps: number,
+): SwitchPart => ({
   id: 'infinite',
+  actuator: 'knob',
   ...part,
   role: 'cycles the burner',
   kind: 'switch',
@@ -103,7 +107,6 @@ export const infiniteSwitch = (part: { name: string } & Place, amps: number): Sw
     { id: 'L1-P', between: ['L1', 'P'], circuit: 'control', amps: 0.1 },
     { id: 'L2-H2', between: ['L2', 'H2'], circuit: 'heater', amps },
   ],
-  actuator: 'knob',
   free: 'off',
   byHand: 'Pull the knob and turn the shaft itself with pliers.',
   table: {
@@ -139,6 +142,16 @@ export const neonLamp = (
     },
   ],
   panel,
+});
+
+/** The cord of a range: two legs in opposition, neutral, ground. */
+export const rangeCord = (amps: number): Supply => ({
+  id: 'feed',
+  name: 'Range cord',
+  kind: 'split-phase',
+  volts: 240,
+  amps,
+  terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
 });
 
 /** A 120 V cord: line, neutral, ground. */

@@ -20,8 +20,23 @@ export const topLoadWasher: Diagram = {
     }),
   ],
   panels: [
-    { id: 'console', name: 'Console', fastener: '2 clips, flips back', minutes: 3 },
-    { id: 'cabinet', name: 'Cabinet', fastener: '2 spring clips, one plug', minutes: 8 },
+    {
+      id: 'console',
+      name: 'Console',
+      fastener: '2 clips, flips back',
+      minutes: 3,
+      tool: 'putty knife',
+      side: 'top',
+      tethered: 'the timer harness',
+    },
+    {
+      id: 'cabinet',
+      name: 'Cabinet',
+      fastener: '2 spring clips, one plug',
+      minutes: 8,
+      tool: 'putty knife',
+      side: 'front',
+    },
   ],
   parts: [
     frame('Cabinet', 'metal of the washer'),

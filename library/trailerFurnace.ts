@@ -66,8 +66,21 @@ export const trailerFurnace: Diagram = {
     },
   ],
   panels: [
-    { id: 'outside', name: 'Outside cover', fastener: 'clip on each side', minutes: 2 },
-    { id: 'core', name: 'Furnace core pulled out', fastener: '4 screws, one plug', minutes: 20 },
+    {
+      id: 'outside',
+      name: 'Outside cover',
+      fastener: 'clip on each side',
+      minutes: 2,
+      side: 'front',
+    },
+    {
+      id: 'core',
+      name: 'Furnace core pulled out',
+      fastener: '4 screws, one plug',
+      minutes: 20,
+      tool: 'quarter-inch nut driver',
+      side: 'front',
+    },
   ],
   parts: [
     frame('Furnace case', 'metal of the furnace'),

@@ -32,8 +32,22 @@ export const trashCompactor: Diagram = {
     }),
   ],
   panels: [
-    { id: 'console', name: 'Console', fastener: '3 cross-head screws', minutes: 4 },
-    { id: 'rear', name: 'Rear cover', fastener: '6 hex-head screws, pulled out', minutes: 9 },
+    {
+      id: 'console',
+      name: 'Console',
+      fastener: '3 cross-head screws',
+      minutes: 4,
+      tool: 'cross-head screwdriver',
+      side: 'front',
+    },
+    {
+      id: 'rear',
+      name: 'Rear cover',
+      fastener: '6 hex-head screws, pulled out',
+      minutes: 9,
+      tool: 'quarter-inch nut driver',
+      side: 'back',
+    },
   ],
   parts: [
     frame('Frame', 'metal of the compactor'),

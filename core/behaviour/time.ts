@@ -130,6 +130,9 @@ function cutOffs(
   }
 }
 
+/** A load on too many volts drives no further than this much of its rated power would. */
+const MOST_POWER = 1.2;
+
 /** Where a quantity is going, and how fast: first order, as heat and draft roughly are. */
 function goal(
   machine: Machine,
@@ -142,7 +145,13 @@ function goal(
   const power = share(solved, driven.by, machine);
   const held = driven.held && share(solved, driven.held.by, machine) > 0;
   const to = held && driven.held ? driven.held.to : driven.to;
-  return { value: rest + (to - rest) * Math.min(1.2, power), seconds: driven.seconds };
+  const own = (to - rest) * Math.min(MOST_POWER, power);
+  const { alone } = driven;
+  const other = alone
+    ? (alone.to - rest) * Math.min(MOST_POWER, share(solved, alone.by, machine))
+    : 0;
+  const further = Math.abs(other) > Math.abs(own) ? other : own;
+  return { value: rest + further, seconds: driven.seconds };
 }
 
 function share(solved: Solved, load: string, machine: Machine): number {

@@ -13,8 +13,12 @@ export interface Short {
 
 /** More than this many times its rating is a short and no load. */
 const TIMES_RATING = 5;
-/** Where no rating is given: so little outside the supply is metal and no load. */
+/**
+ * Where no rating is given: so little outside the supply is metal and no load, or so small a share of
+ * its own ohms (a thermocouple feeds hundredths of an ohm).
+ */
 const METAL_OHMS = 0.5;
+const METAL_SHARE = 0.25;
 
 /** Supplies that a healthy unit would short in a setup, plugged in. */
 export function shortsIn(diagram: Diagram, setup: Setup): Short[] {
@@ -31,7 +35,11 @@ export function shortsIn(diagram: Diagram, setup: Setup): Short[] {
     network.edges.forEach((edge, i) => {
       if (edge.owner !== supply.id || !edge.source) return;
       most = Math.max(most, amps[i] ?? 0);
-      limit = edge.source.volts / (METAL_OHMS + (edge.nominal ?? 0));
+      const own = edge.nominal ?? 0;
+      const metal = supply.internalOhms
+        ? Math.min(METAL_OHMS, METAL_SHARE * supply.internalOhms)
+        : METAL_OHMS;
+      limit = edge.source.volts / (metal + own);
     });
     if (supply.amps) limit = TIMES_RATING * supply.amps;
     if (most <= limit) return [];

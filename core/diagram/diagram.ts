@@ -304,9 +304,16 @@ export interface QuantityActuator extends ActuatorBase {
   /**
    * Moved by a load of the unit: toward `to` while it runs, back to where it was drawn otherwise,
    * each with this time constant. `held` is where another load keeps it when that runs as well (a
-   * blower that carries the heat away).
+   * blower that carries the heat away); `alone` is where another load drives it by itself (a flame
+   * that an igniter has lit).
    */
-  driven?: { by: string; to: number; seconds: number; held?: { by: string; to: number } };
+  driven?: {
+    by: string;
+    to: number;
+    seconds: number;
+    held?: { by: string; to: number };
+    alone?: { by: string; to: number };
+  };
 }
 
 export type Actuator = HandActuator | MomentaryActuator | DrivenActuator | QuantityActuator;

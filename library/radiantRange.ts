@@ -1,0 +1,216 @@
+import type { Diagram, LoadPart, SwitchPart } from '../core/diagram/diagram';
+import {
+  commonPractice,
+  frame,
+  handActuator,
+  infiniteSwitch,
+  neonLamp,
+  opensOnRise,
+  rangeCord,
+  table,
+} from './standardParts';
+
+const FOLLOWS = 'It cannot be moved by hand: it follows the heat of the glass.';
+
+const limiter = (id: string, name: string, glass: string): SwitchPart => ({
+  ...opensOnRise(
+    {
+      id,
+      name,
+      role: 'opens when the glass gets too hot',
+      prior: commonPractice(2),
+      actuator: glass,
+      safety: true,
+      panel: 'top',
+      where: 'At the rim of the element, the larger pair of terminals',
+    },
+    { between: ['1a', '2a'], circuit: 'heater', amps: 9 },
+    1060,
+    980,
+    30,
+  ),
+  byHand: FOLLOWS,
+});
+
+const hotContact = (id: string, name: string, glass: string): SwitchPart => ({
+  id,
+  name,
+  role: 'lights the lamp while the glass is hot',
+  kind: 'switch',
+  terminals: [{ id: '1b' }, { id: '2b' }],
+  contacts: [{ id: '1b-2b', between: ['1b', '2b'], circuit: 'control', amps: 0.1 }],
+  actuator: glass,
+  free: 'below',
+  byHand: FOLLOWS,
+  setPoints: { rising: { at: 150, tolerance: 15 }, falling: { at: 130, tolerance: 15 } },
+  table: table({ below: [], above: ['1b-2b'] }),
+  panel: 'top',
+  where: 'At the rim of the element, the smaller pair of terminals',
+});
+
+const ribbon = (id: string, name: string, watts: number): LoadPart => ({
+  id,
+  name,
+  role: 'the burner',
+  prior: commonPractice(3),
+  kind: 'load',
+  load: 'heater',
+  terminals: [{ id: 'a' }, { id: 'b' }],
+  elements: [
+    {
+      id: 'ribbon',
+      between: ['a', 'b'],
+      value: { watts, volts: 240, tolerancePercent: 8, coldToHot: 1.04 },
+    },
+  ],
+  panel: 'top',
+});
+
+/** Radiant range: a single and a dual-ring burner, limiters, hot-surface contacts in parallel. */
+export const radiantRange: Diagram = {
+  format: 'yarrix-diagram',
+  version: 1,
+  id: 'radiant-range',
+  name: 'Radiant range, single and dual-ring burner',
+  kind: 'radiant range',
+  drawnFor: { knob: 'off', dual: 'off', 'glass-1': 70, 'glass-2': 70 },
+  frame: 'frame.F',
+  supplies: [rangeCord(40)],
+  actuators: [
+    handActuator('knob', 'Left front knob', 'knob', {
+      off: 'left knob at OFF',
+      low: 'left knob at LOW',
+      high: 'left knob at HIGH',
+    }),
+    handActuator('dual', 'Right front knob', 'knob', {
+      off: 'right knob at OFF',
+      single: 'right knob at SINGLE HIGH',
+      both: 'right knob at DUAL HIGH',
+    }),
+    {
+      id: 'glass-1',
+      name: 'Glass over the left burner',
+      kind: 'quantity',
+      quantity: 'temperature',
+      unit: '°F',
+      driven: { by: 'left', to: 1250, seconds: 300 },
+    },
+    {
+      id: 'glass-2',
+      name: 'Glass over the right burner',
+      kind: 'quantity',
+      quantity: 'temperature',
+      unit: '°F',
+      driven: { by: 'inner', to: 1250, seconds: 300 },
+    },
+  ],
+  panels: [
+    {
+      id: 'front',
+      name: 'Control front',
+      fastener: '5 cross-head screws',
+      minutes: 6,
+      tool: 'cross-head screwdriver',
+      side: 'front',
+    },
+    {
+      id: 'top',
+      name: 'Glass top lifted',
+      fastener: '2 screws, prop rod',
+      minutes: 8,
+      tool: 'quarter-inch nut driver',
+      side: 'front',
+      tethered: 'the element harnesses',
+    },
+  ],
+  parts: [
+    frame('Frame', 'metal of the range'),
+    infiniteSwitch(
+      {
+        name: 'Infinite switch, left front',
+        prior: commonPractice(3),
+        panel: 'front',
+        where: 'Behind the left front knob',
+      },
+      5,
+    ),
+    {
+      id: 'dual-switch',
+      name: 'Dual-ring infinite switch, right front',
+      role: 'cycles the inner ring, and the outer with it',
+      prior: commonPractice(3),
+      kind: 'switch',
+      terminals: [{ id: 'L1' }, { id: 'H1' }, { id: 'O' }, { id: 'P' }, { id: 'L2' }, { id: 'H2' }],
+      contacts: [
+        { id: 'L1-H1', between: ['L1', 'H1'], circuit: 'heater', amps: 9.4 },
+        { id: 'H1-O', between: ['H1', 'O'], circuit: 'heater', amps: 5.2 },
+        { id: 'L1-P', between: ['L1', 'P'], circuit: 'control', amps: 0.1 },
+        { id: 'L2-H2', between: ['L2', 'H2'], circuit: 'heater', amps: 9.4 },
+      ],
+      actuator: 'dual',
+      free: 'off',
+      byHand: 'Pull the knob and turn the shaft itself with pliers.',
+      table: table({
+        off: [],
+        single: ['L1-H1', 'L1-P', 'L2-H2'],
+        both: ['L1-H1', 'H1-O', 'L1-P', 'L2-H2'],
+      }),
+      panel: 'front',
+      where: 'Behind the right front knob',
+    },
+    limiter('limiter-1', 'Limiter, left', 'glass-1'),
+    hotContact('hot-1', 'Hot-surface contact, left', 'glass-1'),
+    ribbon('left', 'Radiant element, left, 6 in', 1200),
+    limiter('limiter-2', 'Limiter, right', 'glass-2'),
+    hotContact('hot-2', 'Hot-surface contact, right', 'glass-2'),
+    ribbon('inner', 'Inner ring, right', 1000),
+    ribbon('outer', 'Outer ring, right', 1250),
+    neonLamp('on-lamp', 'Surface-on lamp', 'lit while any burner is on', 'front', 120),
+    neonLamp('hot-lamp', 'Hot-surface lamp', 'lit while any glass is hot', 'front', 120),
+  ],
+  wires: [
+    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'infinite.L1' },
+    { id: 'w2', colour: 'RD', from: 'feed.L2', to: 'infinite.L2' },
+    { id: 'w3', colour: 'BK', from: 'infinite.L1', to: 'dual-switch.L1' },
+    { id: 'w4', colour: 'RD', from: 'infinite.L2', to: 'dual-switch.L2' },
+    { id: 'w5', colour: 'BU', from: 'infinite.H1', to: 'left.b' },
+    { id: 'w6', colour: 'NA', from: 'left.a', to: 'limiter-1.2a' },
+    { id: 'w7', colour: 'YE', from: 'limiter-1.1a', to: 'infinite.H2' },
+    { id: 'w8', colour: 'OR', from: 'dual-switch.H1', to: 'inner.b' },
+    { id: 'w9', colour: 'OR-WH', from: 'dual-switch.O', to: 'outer.b' },
+    { id: 'w10', colour: 'NA', from: 'inner.a', to: 'limiter-2.2a' },
+    { id: 'w11', colour: 'NA', from: 'outer.a', to: 'limiter-2.2a' },
+    { id: 'w12', colour: 'VT', from: 'limiter-2.1a', to: 'dual-switch.H2' },
+    { id: 'w13', colour: 'GY', from: 'infinite.P', to: 'on-lamp.a' },
+    { id: 'w14', colour: 'GY', from: 'dual-switch.P', to: 'infinite.P' },
+    { id: 'w15', colour: 'WH', from: 'on-lamp.b', to: 'feed.N' },
+    { id: 'w16', colour: 'BK', from: 'infinite.L1', to: 'hot-1.1b' },
+    { id: 'w17', colour: 'BN', from: 'hot-1.1b', to: 'hot-2.1b' },
+    { id: 'w18', colour: 'TN', from: 'hot-1.2b', to: 'hot-lamp.a' },
+    { id: 'w19', colour: 'TN', from: 'hot-2.2b', to: 'hot-1.2b' },
+    { id: 'w20', colour: 'WH', from: 'hot-lamp.b', to: 'feed.N' },
+    { id: 'w21', colour: 'GN', from: 'feed.G', to: 'frame.G' },
+  ],
+  uses: [
+    { id: 'left', name: 'Left burner on and off', steps: 'knob=high,wait=90,knob=off,wait=1800' },
+    {
+      id: 'right',
+      name: 'Right burner single, dual and off',
+      steps: 'dual=single,wait=60,dual=both,wait=60,dual=off,wait=1800',
+    },
+  ],
+  looks: [
+    {
+      id: 'ribbon',
+      says: 'A gap in a ribbon under the glass',
+      of: ['left:open', 'inner:open', 'outer:open'],
+      found: { with: 0.6, without: 0.01 },
+      minutes: 0.5,
+    },
+  ],
+  cautions: [
+    'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',
+    'The glass burns long after the lamp is out, and a scratch can crack it: lay it on cloth.',
+    'Hot-surface contacts are in parallel for all burners: lift one wire before you judge one of them.',
+  ],
+};
