@@ -105,7 +105,7 @@ export const standingPilotHeater: Diagram = {
   wires: [
     {
       id: 'w1',
-      colour: 'CU',
+      colour: 'NA',
       from: 'thermocouple.C',
       to: 'chamber-sensor.a',
       ohms: { nominal: 0.003, low: 0.002, high: 0.005 },
@@ -126,7 +126,7 @@ export const standingPilotHeater: Diagram = {
     },
     {
       id: 'w4',
-      colour: 'CU',
+      colour: 'NA',
       from: 'magnet.o',
       to: 'thermocouple.S',
       ohms: { nominal: 0.002, low: 0.001, high: 0.004 },

@@ -1,5 +1,6 @@
 import type { Evidence } from '../diagnose/evidence';
 import type { UnitPredictor } from '../diagnose/unitPredictor';
+import type { Diagram } from '../diagram/diagram';
 import {
   NAME_FROM,
   nameFrom,
@@ -196,7 +197,8 @@ export class UnitPlanner {
       const suspect = state.suspects.find((each) => each.id === id);
       return suspect && readAtItself(this.predictor, suspect, entries) ? [place] : [];
     });
-    const candidates = [...this.cold, ...(way.live ? this.liveCandidates(entries) : [])];
+    const live = way.live || onlyMillivolts(this.predictor.diagram);
+    const candidates = [...this.cold, ...(live ? this.liveCandidates(entries) : [])];
     const node: Node = {
       weights: weights.map((each) => each / total),
       bench,
@@ -316,6 +318,10 @@ function ofPlanned(outcome: Int8Array, hypotheses: readonly number[]): Int8Array
   }
   return differ ? here : undefined;
 }
+
+/** A thermocouple's loop is read in millivolts: no ohmmeter shows what matters, and nobody is hurt. */
+const onlyMillivolts = ({ supplies }: Diagram): boolean =>
+  supplies.every((supply) => supply.kind === 'thermocouple');
 
 /** Whether a test is at the place that the technician wants to work at; looks and tries always are. */
 function wanted({ test, at }: Option, { place }: Way): boolean {
