@@ -3,7 +3,7 @@ import { ohmReading } from '../core/circuit/ohmReading';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/diagnose/evidence';
 import { ownerOf } from '../core/fault/modes';
 import { parseFault } from '../core/fault/parseFault';
-import { complaintOf } from '../core/diagnose/simulatedCall';
+import { complaintOf } from '../core/diagnose/complaint';
 import { ORDINARY_METER, showOhms } from '../core/meter/meter';
 import type { UnitTest } from '../core/plan/unitTests';
 import { UnitDiagnosis } from '../core/plan/unitDiagnosis';

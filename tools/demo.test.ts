@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chanceFrom } from '../core/chance';
-import { complaintOf, workCall } from '../core/diagnose/simulatedCall';
+import { complaintOf } from '../core/diagnose/complaint';
+import { workCall } from '../core/diagnose/simulatedCall';
 import { nameFault, ownerOf } from '../core/fault/modes';
 import { parseFault } from '../core/fault/parseFault';
 import { ORDINARY_METER } from '../core/meter/meter';

@@ -1,5 +1,12 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { generateSW } from 'workbox-build';
@@ -73,6 +80,11 @@ async function buildWorkers(): Promise<void> {
     target: 'es2022',
     logLevel: 'error',
   });
+  // The layout of drawings comes with a worker of its own.
+  copyFileSync(
+    join(ROOT, 'node_modules', 'elkjs', 'lib', 'elk-worker.min.js'),
+    join(WEB, 'workers', 'elk.js'),
+  );
 }
 
 function hashOf(paths: string[]): string {

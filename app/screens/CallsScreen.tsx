@@ -40,7 +40,7 @@ export function CallsScreen() {
 
   const found = calls.filter((call) => belongs(call, show) && matches(call, search));
   return (
-    <Screen title="Calls" actions={<ThemeButton />}>
+    <Screen title="Calls" actions={<Actions />}>
       <View style={styles.tools}>
         <Field
           label="Search make, model, place, person or complaint"
@@ -185,6 +185,21 @@ function Empty({ state, retry }: { state: string; retry: () => void }) {
 
 const NEXT_THEME: Record<ThemeChoice, ThemeChoice> = { auto: 'dark', dark: 'light', light: 'auto' };
 const THEME_ICON = { auto: 'smartphone', dark: 'moon', light: 'sun' } as const;
+
+function Actions() {
+  return (
+    <View style={styles.row}>
+      <Button
+        look="bare"
+        icon="book-open"
+        label="Diagrams"
+        testID="diagrams-link"
+        onPress={() => router.navigate('/diagrams')}
+      />
+      <ThemeButton />
+    </View>
+  );
+}
 
 function ThemeButton() {
   const dispatch = useAppDispatch();

@@ -1,5 +1,5 @@
 import Feather from '@expo/vector-icons/Feather';
-import { router } from 'expo-router';
+import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
 import { Controller, useForm, type FieldErrors, type Resolver } from 'react-hook-form';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
@@ -67,10 +67,11 @@ const resolver: Resolver<Form> = (form) => {
 /** A new call: five answers and the diagram. It is kept on the device at once. */
 export function NewCallScreen() {
   const dispatch = useAppDispatch();
+  const { diagram = '' } = useLocalSearchParams<{ diagram?: string }>();
   const { diagrams, diagramsState } = useAppSelector((state) => state.calls);
   const { control, handleSubmit, formState } = useForm<Form>({
     resolver,
-    defaultValues: { complaint: '', make: '', model: '', place: '', customer: '', diagram: '' },
+    defaultValues: { complaint: '', make: '', model: '', place: '', customer: '', diagram },
   });
   useEffect(() => {
     void dispatch(loadDiagrams());

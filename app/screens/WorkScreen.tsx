@@ -1,10 +1,10 @@
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Button } from '../components/Button';
 import { Notice } from '../components/Notice';
 import { Screen } from '../components/Screen';
+import { Tabs } from '../components/Tabs';
 import { useKeys } from '../components/useKeys';
-import { space, useTheme, WIDE } from '../theme/theme';
+import { space, WIDE } from '../theme/theme';
 import { Keypad } from './switch/Keypad';
 import { Course } from './work/Course';
 import { DiagramPane } from './work/DiagramPane';
@@ -104,7 +104,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
         </View>
       ) : (
         <>
-          <Tabs pane={pane} setPane={setPane} />
+          <Tabs names={PANES} chosen={pane} choose={setPane} />
           <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
           {pane === 'test' && pad}
         </>
@@ -113,33 +113,8 @@ function Opened({ work, back }: { work: Work; back: string }) {
   );
 }
 
-function Tabs({ pane, setPane }: { pane: Pane; setPane: (pane: Pane) => void }) {
-  const palette = useTheme();
-  return (
-    <View style={styles.tabs}>
-      {(Object.keys(PANES) as Pane[]).map((each) => (
-        <Button
-          key={each}
-          look="bare"
-          label={PANES[each]}
-          testID={`pane-${each}`}
-          selected={each === pane}
-          onPress={() => setPane(each)}
-          style={{
-            ...styles.tab,
-            flexGrow: PANES[each].length,
-            ...(each === pane && { borderBottomColor: palette.ink }),
-          }}
-        />
-      ))}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
   panes: { flex: 1, flexDirection: 'row' },
   pane: { flex: 1 },
-  tabs: { flexDirection: 'row' },
-  tab: { flexBasis: 'auto', paddingHorizontal: space.xs, borderBottomWidth: 3, borderRadius: 0 },
 });

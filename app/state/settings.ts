@@ -12,6 +12,8 @@ export interface Settings {
   way: Way;
   /** What a good unit shows is said after the reading, so that nobody reads what they expect. */
   blind: boolean;
+  /** Diagrams that are at hand first, by id. */
+  favourites: string[];
 }
 
 const initialState: Settings = {
@@ -20,6 +22,7 @@ const initialState: Settings = {
   depth: 'quick',
   way: USUAL_WAY,
   blind: false,
+  favourites: [],
 };
 
 const KEY = 'settings';

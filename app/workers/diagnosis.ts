@@ -1,5 +1,5 @@
 import type { OhmAnswer } from '../../core/circuit/ohmReading';
-import type { Evidence } from '../../core/diagnose/evidence';
+import type { Evidence, StatementEvidence } from '../../core/diagnose/evidence';
 import type { Contradiction } from '../../core/diagnose/contradictions';
 import type { SecondLook } from '../../core/diagnose/secondLook';
 import type { Diagram } from '../../core/diagram/diagram';
@@ -16,14 +16,26 @@ interface Unit {
   diagram: Diagram;
 }
 
-/** What the worker is asked: to get ready for a unit, what is known of it, or what schools take. */
+/**
+ * What the worker is asked: to get ready for a unit, what its faults are noticed by, what is known of
+ * it, or what schools take.
+ */
 export type Question = { number: number } & Unit &
-  ({ ask: 'prepare' } | { ask: 'findings' | 'schools'; entries: Evidence[]; way: Way });
+  (
+    | { ask: 'prepare' | 'complaints' }
+    | { ask: 'findings' | 'schools'; entries: Evidence[]; way: Way }
+  );
 
 export interface ShownSuspect {
   id: string | undefined;
   probability: number;
   /** One fault, or two together. */
+  faults: Fault[];
+}
+
+/** What is noticed at which moment, and of which faults. */
+export interface ShownComplaint {
+  statement: StatementEvidence;
   faults: Fault[];
 }
 
@@ -78,6 +90,7 @@ export type Answer = { number: number } & (
   | { kind: 'progress'; share: number }
   | { kind: 'prepared' }
   | { kind: 'findings'; findings: Findings }
+  | { kind: 'complaints'; complaints: ShownComplaint[]; hidden: Fault[] }
   | { kind: 'schools'; schools: { school: School; minutes: number }[] }
 );
 

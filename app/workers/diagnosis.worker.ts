@@ -1,5 +1,8 @@
 import { readingsFor, type Suspect } from '../../core/diagnose/unitState';
-import type { UnitPredictor } from '../../core/diagnose/unitPredictor';
+import { complaintMap } from '../../core/diagnose/complaint';
+import { UnitPredictor } from '../../core/diagnose/unitPredictor';
+import type { Diagram } from '../../core/diagram/diagram';
+import type { Fault } from '../../core/fault/modes';
 import { HEALTHY, weigh } from '../../core/diagnose/weighEvidence';
 import type { Evidence } from '../../core/diagnose/evidence';
 import { ORDINARY_METER } from '../../core/meter/meter';
@@ -13,6 +16,7 @@ import type {
   Findings,
   GoodShown,
   Question,
+  ShownComplaint,
   ShownSuspect,
   ShownTest,
   ShownVerdict,
@@ -32,6 +36,7 @@ addEventListener('message', ({ data }: MessageEvent<Question>) => {
 
 function answer(question: Question): Answer {
   const { number, key, diagram } = question;
+  if (question.ask === 'complaints') return { number, kind: 'complaints', ...noticed(diagram) };
   const from = performance.now();
   let told = 0;
   const unit =
@@ -56,6 +61,18 @@ function answer(question: Question): Answer {
       return { number, kind: 'findings', findings };
     }
   }
+}
+
+/** Every fault by what is noticed of it; needs its uses alone, no tests. */
+function noticed(diagram: Diagram): { complaints: ShownComplaint[]; hidden: Fault[] } {
+  const { complaints, hidden } = complaintMap(new UnitPredictor(diagram, ORDINARY_METER));
+  return {
+    complaints: complaints.map(({ statement, of }) => ({
+      statement,
+      faults: of.flatMap((each) => each.causes),
+    })),
+    hidden: hidden.flatMap((each) => each.causes),
+  };
 }
 
 function shown(found: Found, entries: readonly Evidence[]): Omit<Findings, 'milliseconds'> {

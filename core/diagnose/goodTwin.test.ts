@@ -4,7 +4,7 @@ import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { Evidence, ReadingEvidence } from './evidence';
-import { complaintOf } from './simulatedCall';
+import { complaintOf } from './complaint';
 
 const washer = builtIn('top-load-washer');
 if (!washer) throw new Error('no washer');

@@ -4,7 +4,8 @@ import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { Evidence, ReadingEvidence } from './evidence';
-import { complaintOf, workCall } from './simulatedCall';
+import { complaintOf } from './complaint';
+import { workCall } from './simulatedCall';
 import { UnitPredictor } from './unitPredictor';
 import { unitState } from './unitState';
 

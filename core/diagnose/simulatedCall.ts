@@ -16,34 +16,13 @@ import type { Evidence, StatementEvidence } from './evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import type { UnitVerdict } from './unitState';
-import { HEALTHY, pointsTo, sameSaid } from './weighEvidence';
+import { pointsTo, sameSaid } from './weighEvidence';
 
 /** How a simulated call went. */
 export interface SimulatedCall {
   entries: Evidence[];
   verdict: UnitVerdict;
   minutes: number;
-}
-
-/**
- * The customer's complaint: the first load of a use that does what a healthy unit's does not. An
- * intermittent contact is complained of as it is in a bad moment.
- */
-export function complaintOf(
-  { diagram, hypotheses, whenOpen }: UnitPredictor,
-  index: number,
-): StatementEvidence | undefined {
-  const healthy = hypotheses[HEALTHY]?.uses.outcomes;
-  const apart = whenOpen[index] ?? -1;
-  const bad = hypotheses[apart >= 0 ? apart : index]?.uses.outcomes;
-  for (const [steps, outcomes] of bad ?? []) {
-    for (const [subject, outcome] of outcomes) {
-      const load = diagram.parts.some((part) => part.id === subject && part.kind === 'load');
-      if (load && healthy?.get(steps)?.get(subject) !== outcome)
-        return { kind: 'statement', id: 'complaint', source: 'seen', steps, subject, outcome };
-    }
-  }
-  return undefined;
 }
 
 /** Tests after which a simulated technician gives up. */

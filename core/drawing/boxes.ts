@@ -26,13 +26,14 @@ export interface Way {
 
 /**
  * A piece of a part that hangs together: terminals on its left side and on its right, in the order
- * from above, and the ways between. A rail is one terminal of a source.
+ * from above, and the ways between. A rail is one terminal of a source; a post is a terminal that
+ * nothing in its part leads on from.
  */
 export interface Box {
   id: string;
   /** Part or supply that it is drawn for. */
   owner: string;
-  kind: 'rail' | 'way' | 'board';
+  kind: 'rail' | 'post' | 'way' | 'board';
   /** Of a rail: whether current comes from it or goes back to it; between the two for a neutral of two legs. */
   rail?: 'first' | 'middle' | 'last';
   name: string;
@@ -60,7 +61,10 @@ export function ladderOf(diagram: Diagram): Ladder {
   const height = (ref: TerminalRef): number => level.get(ref) ?? 0.5;
   const boxes = [
     ...diagram.supplies.flatMap((supply) => supplyRails(diagram, supply)),
-    ...diagram.parts.flatMap((part) => partBoxes(part, height)),
+    ...diagram.parts.flatMap((part) => {
+      const drawn = partBoxes(part, height);
+      return [...drawn, ...posts(diagram, part, drawn)];
+    }),
   ];
   const homes = new Map<TerminalRef, Box[]>();
   for (const box of boxes)
@@ -123,6 +127,17 @@ const railBox = (
   right: rail === 'first' ? [ref] : [],
   ways: [],
 });
+
+/** Terminals of a part that are wired and in no way of it. */
+function posts({ wires }: Diagram, part: Part, drawn: readonly Box[]): Box[] {
+  return part.terminals.flatMap(({ id }): Box[] => {
+    const ref = terminalRef(part.id, id);
+    const inWay = drawn.some((box) => box.left.includes(ref) || box.right.includes(ref));
+    if (inWay || !wires.some(({ from, to }) => from === ref || to === ref)) return [];
+    const name = `${id} · ${part.name}`;
+    return [{ id: ref, owner: part.id, kind: 'post', name, left: [ref], right: [], ways: [] }];
+  });
+}
 
 type Height = (ref: TerminalRef) => number;
 

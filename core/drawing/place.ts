@@ -45,7 +45,7 @@ interface Edge {
   sources: string[];
   targets: string[];
   labels?: (Placed & { text?: string; layoutOptions?: Record<string, string> })[];
-  sections?: { startPoint: Point; endPoint: Point; bendPoints?: Point[] }[];
+  sections?: { id: string; startPoint: Point; endPoint: Point; bendPoints?: Point[] }[];
 }
 
 /** Gives every box a place and every edge a way. */
@@ -99,7 +99,7 @@ export async function drawLadder(diagram: Diagram, layout: Layout): Promise<Draw
     id: diagram.id,
     layoutOptions: OPTIONS,
     children: [...sized.values()].map(nodeOf),
-    edges: lines.map((line) => edgeOf(line, sized, colours)),
+    edges: lines.map((line, i) => edgeOf(line, lines.slice(0, i), sized, colours)),
   });
   const nodes = new Map((graph.children ?? []).map((node) => [node.id, node]));
   const placed = [...sized.values()].map((box): PlacedBox => {
@@ -140,7 +140,7 @@ const widest = (lines: readonly string[]): number =>
 
 /** A box with its size and ports, before it has a place. */
 function sizeOf(box: Box, lines: readonly Line[]): PlacedBox {
-  if (box.kind === 'rail') {
+  if (isPost(box)) {
     const name = wrap(box.name, RAIL_LETTERS);
     const wires = lines.filter(({ from, to }) => from.box === box.id || to.box === box.id).length;
     return {
@@ -184,13 +184,16 @@ function sizeOf(box: Box, lines: readonly Line[]): PlacedBox {
   };
 }
 
+/** A rail or a post takes a wire anywhere along itself. */
+const isPost = (box: Box | undefined): boolean => box?.kind === 'rail' || box?.kind === 'post';
+
 const portId = (box: string, ref: TerminalRef): string => `${box}|${ref}`;
 
 const LAYER = { first: 'FIRST', middle: 'NONE', last: 'LAST' } as const;
 
 function nodeOf(box: PlacedBox): Node {
   const { id, width, height } = box;
-  if (box.kind === 'rail')
+  if (isPost(box))
     return {
       id,
       width,
@@ -216,15 +219,24 @@ function nodeOf(box: PlacedBox): Node {
   };
 }
 
+/**
+ * An edge with its wire's colour code beside the terminal that it leaves: of several wires there, the
+ * first; one of another colour has its code at its far end, one of the same none.
+ */
 function edgeOf(
   { id, wire, from, to }: Line,
+  before: readonly Line[],
   boxes: ReadonlyMap<string, PlacedBox>,
   colours: ReadonlyMap<string, string>,
 ): Edge {
-  // A rail takes a wire anywhere along itself.
   const end = ({ box, ref }: Line['from']): string =>
-    boxes.get(box)?.kind === 'rail' ? box : portId(box, ref);
-  const text = wire === undefined ? undefined : colours.get(wire);
+    isPost(boxes.get(box)) ? box : portId(box, ref);
+  const colour = wire === undefined ? undefined : colours.get(wire);
+  const beside = before
+    .filter((line) => line.wire !== undefined && end(line.from) === end(from))
+    .map((line) => colours.get(line.wire ?? ''));
+  const text = beside.includes(colour) && !isPost(boxes.get(from.box)) ? undefined : colour;
+  const placement = beside.length ? 'HEAD' : 'TAIL';
   return {
     id,
     sources: [end(from)],
@@ -236,7 +248,7 @@ function edgeOf(
           text,
           width: text.length * SIZE.letter + 4,
           height: SIZE.lineHeight,
-          layoutOptions: { 'elk.edgeLabels.placement': 'TAIL' },
+          layoutOptions: { 'elk.edgeLabels.placement': placement },
         },
       ],
     }),

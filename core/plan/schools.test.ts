@@ -1,6 +1,6 @@
 import { builtIn } from '../../library/library';
 import { chanceFrom } from '../chance';
-import { complaintOf } from '../diagnose/simulatedCall';
+import { complaintOf } from '../diagnose/complaint';
 import { unitState } from '../diagnose/unitState';
 import { ORDINARY_METER } from '../meter/meter';
 import { Decision, type Node, type Option } from './decision';

@@ -1,6 +1,7 @@
 import { chanceFrom } from '../../core/chance';
 import type { StatementEvidence } from '../../core/diagnose/evidence';
-import { complaintOf, workCall, type SimulatedCall } from '../../core/diagnose/simulatedCall';
+import { complaintOf } from '../../core/diagnose/complaint';
+import { workCall, type SimulatedCall } from '../../core/diagnose/simulatedCall';
 import type { Diagram } from '../../core/diagram/diagram';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import type { Decision, Node } from '../../core/plan/decision';

@@ -1,6 +1,7 @@
 import { chanceFrom } from '../../core/chance';
 import type { Evidence } from '../../core/diagnose/evidence';
-import { complaintOf, workCall } from '../../core/diagnose/simulatedCall';
+import { complaintOf } from '../../core/diagnose/complaint';
+import { workCall } from '../../core/diagnose/simulatedCall';
 import type { UnitPredictor } from '../../core/diagnose/unitPredictor';
 import type { Diagram } from '../../core/diagram/diagram';
 import { nameFault, type Fault } from '../../core/fault/modes';

@@ -7,6 +7,7 @@ import { Field } from '../../components/Field';
 import { Type } from '../../components/Type';
 import { useAppDispatch } from '../../state/hooks';
 import { enqueue } from '../../state/outbox';
+import { saveAs } from '../../storage/saveAs';
 import { space } from '../../theme/theme';
 import type { SwitchProof } from './useSwitchProof';
 
@@ -18,16 +19,8 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
   const [faults, setFaults] = useState<Fault[]>([]);
   const [taken, setTaken] = useState(false);
 
-  const save = (): void => {
-    const url = URL.createObjectURL(
-      new Blob([writeTableCsv(call.diagram, part)], { type: 'text/csv' }),
-    );
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `${call.diagram.id}-${part.id}.csv`;
-    link.click();
-    URL.revokeObjectURL(url);
-  };
+  const save = (): void =>
+    saveAs(`${call.diagram.id}-${part.id}.csv`, 'text/csv', writeTableCsv(call.diagram, part));
   const read = (): void => {
     const csv = text ?? '';
     const table = readTableCsv(call.diagram, part, csv);

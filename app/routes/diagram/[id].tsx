@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { DiagramScreen } from '../../screens/DiagramScreen';
+
+export default function Route() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <DiagramScreen id={id} />;
+}

@@ -1,0 +1,3 @@
+import { DiagramsScreen } from '../screens/DiagramsScreen';
+
+export default DiagramsScreen;
