@@ -29,6 +29,7 @@ const USAGE = `./yarrix COMMAND
   diagnose DIAGRAM EVIDENCE.json [--policy P] [--live] [--place part|plug] [--json]
                                             suspects, and the verdict or the next test
   walk DIAGRAM --fault F [--live] [--json]  from complaint to part on a unit with that fault
+  draw DIAGRAM [--steps "..."] [--fault F]... the ladder as an SVG, alive after some steps
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
   bench engine|diagnosis [--json]           how fast and how good, measured in one run
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
@@ -77,6 +78,8 @@ async function main(argv: string[]): Promise<number> {
       return diagnose({ ...values, diagram: first, file: second });
     case 'walk':
       return walk({ ...values, diagram: first });
+    case 'draw':
+      return (await import('./doors/draw')).draw({ ...values, diagram: first });
     case 'spice':
       return spice({ ...values, diagram: first });
     case 'bench':

@@ -60,25 +60,28 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
   return (
     <Screen title={diagram.name} under={diagram.kind} back="/diagrams">
       <Tabs names={PANES} chosen={pane} choose={setPane} />
-      <ScrollView contentContainerStyle={styles.inner}>
-        {pane === 'drawing' && <TeachingBench diagram={diagram} drawingKey={drawingKey} />}
-        {pane === 'tables' &&
-          switches(diagram).map((part) => (
-            <PlainTable key={part.id} diagram={diagram} part={part} />
-          ))}
-        {pane === 'parts' && <DiagramPane diagram={diagram} at={undefined} />}
-        {pane === 'complaints' && <ComplaintMap diagram={diagram} drawingKey={drawingKey} />}
-        {pane === 'cautions' && (
-          <Card testID="cautions" ground="warnGround" edge="warn">
-            {diagram.cautions.map((each) => (
-              <Type key={each}>{each}</Type>
+      {pane === 'drawing' ? (
+        <TeachingBench diagram={diagram} drawingKey={drawingKey} />
+      ) : (
+        <ScrollView contentContainerStyle={styles.inner}>
+          {pane === 'tables' &&
+            switches(diagram).map((part) => (
+              <PlainTable key={part.id} diagram={diagram} part={part} />
             ))}
-            <Type size="small">
-              The maker’s sheet, local codes and licensed practice go before this diagram.
-            </Type>
-          </Card>
-        )}
-      </ScrollView>
+          {pane === 'parts' && <DiagramPane diagram={diagram} at={undefined} />}
+          {pane === 'complaints' && <ComplaintMap diagram={diagram} drawingKey={drawingKey} />}
+          {pane === 'cautions' && (
+            <Card testID="cautions" ground="warnGround" edge="warn">
+              {diagram.cautions.map((each) => (
+                <Type key={each}>{each}</Type>
+              ))}
+              <Type size="small">
+                The maker’s sheet, local codes and licensed practice go before this diagram.
+              </Type>
+            </Card>
+          )}
+        </ScrollView>
+      )}
       <View style={styles.foot}>
         <Button
           look="act"

@@ -130,7 +130,8 @@ function DiagramRow({
         <RowLink href={`/diagram/${id}`} name={diagram.name} testID={`diagram-${id}`}>
           <Type weight="strong">{diagram.name}</Type>
           <Type size="small" tone="soft">
-            {diagram.kind} · {diagram.parts.length} parts, {switches} switches ·{' '}
+            {diagram.kind} · {diagram.parts.length} parts, {switches}{' '}
+            {switches === 1 ? 'switch' : 'switches'} ·{' '}
             {used === 0 ? 'not used yet' : `used in ${used} ${used === 1 ? 'call' : 'calls'}`}
           </Type>
         </RowLink>

@@ -7,13 +7,13 @@ import { useKeys } from '../components/useKeys';
 import { space, WIDE } from '../theme/theme';
 import { Keypad } from './switch/Keypad';
 import { Course } from './work/Course';
-import { DiagramPane } from './work/DiagramPane';
 import { Log } from './work/Log';
 import { Suspects } from './work/Suspects';
 import { TablePane } from './work/TablePane';
 import { TestPane, type Adding } from './work/TestPane';
 import { useInHand } from './work/useInHand';
 import { useWork, type Work } from './work/useWork';
+import { WiringPane } from './work/WiringPane';
 
 /** From complaint to part: what is known of the unit, who is suspected, what to test next. */
 export function WorkScreen({ callId }: { callId: string }) {
@@ -73,7 +73,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
       </>
     ),
     table: <TablePane work={work} at={at} />,
-    diagram: <DiagramPane diagram={call.diagram} at={at} />,
+    diagram: <WiringPane work={work} test={points} />,
   };
   return (
     <Screen

@@ -45,6 +45,8 @@ export interface Palette {
   probeRed: string;
   probeBlack: string;
   onProbe: string;
+  /** Halo of a wire that current flows through. */
+  flow: string;
 }
 
 /** For sunlight: warm paper, ink, and colours dark enough to read at arm's length. */
@@ -66,6 +68,7 @@ const LIGHT: Palette = {
   probeRed: '#B8231A',
   probeBlack: '#191C1A',
   onProbe: '#FFFFFF',
+  flow: '#F2B632',
 };
 
 /** For the dim utility room: graphite, so that the screen does not blind. */
@@ -87,6 +90,7 @@ const DARK: Palette = {
   probeRed: '#D8392E',
   probeBlack: '#000000',
   onProbe: '#FFFFFF',
+  flow: '#F5C96B',
 };
 
 export type ThemeChoice = 'auto' | 'light' | 'dark';

@@ -79,6 +79,16 @@ export class Solver {
   }
 }
 
+/** A unit that stands in a setup and has done nothing yet. */
+export const atRest = (setup: Setup): Machine => ({
+  setup,
+  turning: new Set(),
+  stalled: new Set(),
+  opened: new Set(),
+  positions: new Map(),
+  boards: new Map(),
+});
+
 /** A machine as it stands, which goes on without it. */
 export const standing = (machine: Machine): Machine => ({
   setup: machine.setup,

@@ -5,6 +5,7 @@ import { truePosition } from '../circuit/partEdges';
 import type { Fault } from '../fault/modes';
 import { Cycle, type CycleFound } from './cycle';
 import {
+  atRest,
   follow,
   moveActuator,
   openedFaults,
@@ -83,14 +84,7 @@ export function runWhole(
   faults: readonly Fault[],
   from: Setup = drawnSetup(diagram),
 ): { results: StepResult[]; courses: Course[] } {
-  const machine: Machine = {
-    setup: poweredSetup(from),
-    turning: new Set(),
-    stalled: new Set(),
-    opened: new Set(),
-    positions: new Map(),
-    boards: new Map(),
-  };
+  const machine = atRest(poweredSetup(from));
   const solver = new Solver(diagram, faults);
   const results: StepResult[] = [];
   const courses: Course[] = [];

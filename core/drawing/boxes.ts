@@ -160,7 +160,7 @@ function partBoxes(part: Part, height: Height): Box[] {
         height,
       );
     case 'protector':
-      return stars(part, [joined('way', SYMBOLS[part.protector], part.between)], height);
+      return stars(part, [joined(part.id, SYMBOLS[part.protector], part.between)], height);
     case 'connection':
       return stars(
         part,

@@ -1,4 +1,4 @@
-import { circuitOf, type Machine } from '../behaviour/machine';
+import { atRest, circuitOf, type Machine } from '../behaviour/machine';
 import type { Stand } from '../behaviour/run';
 import { nodeOf, type Network } from '../circuit/network';
 import { CLOSED_CONTACT } from '../circuit/ohms';
@@ -30,14 +30,7 @@ export const drawnShowing = (diagram: Diagram): Showing =>
   showingOf(diagram, {
     at: 0,
     loads: {},
-    machine: {
-      setup: drawnSetup(diagram),
-      turning: new Set(),
-      stalled: new Set(),
-      opened: new Set(),
-      positions: new Map(),
-      boards: new Map(),
-    },
+    machine: atRest(drawnSetup(diagram)),
   });
 
 /** What a drawing shows of a unit as it stands, with its faults. */
@@ -59,7 +52,7 @@ export function showingOf(
   );
   for (const part of diagram.parts) {
     if (part.kind === 'protector' && !network.edges.some((edge) => edge.owner === part.id))
-      gone.add(`${part.id}.way`);
+      gone.add(`${part.id}.${part.id}`);
     if (part.kind === 'load')
       for (const { id } of part.elements)
         if (!there.has(`${part.id}.${id}`)) gone.add(`${part.id}.${id}`);

@@ -89,7 +89,7 @@ const inksOf = (palette: Palette): Inks => ({
   roles: {
     ink: palette.ink,
     soft: palette.soft,
-    flow: palette.warn,
+    flow: palette.flow,
     live: palette.bad,
     ground: palette.card,
     rail: palette.ink,

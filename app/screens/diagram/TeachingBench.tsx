@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
 import { toSvg } from '../../../core/drawing/svg';
 import { nameFault } from '../../../core/fault/modes';
@@ -18,7 +18,7 @@ import { useDrawing } from './useDrawing';
 import { useTeachingBench, type Expected, type TeachingBench as Bench } from './useTeachingBench';
 
 /** Room for the drawing on a phone, and beside the controls. */
-const TALL = { phone: 380, wide: 600 };
+const TALL = { phone: 380, wide: 460 };
 
 /** The drawing alive: move what a hand moves, put a fault in, tap two points. */
 export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string }) {
@@ -44,9 +44,9 @@ export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawi
     );
   const save = (): void =>
     saveAs(`${diagram.id}.svg`, 'image/svg+xml', toSvg(diagram, drawing, bench.showing));
-  return (
-    <View style={wide ? styles.wide : styles.phone}>
-      <View style={styles.grow}>
+  const parts = {
+    drawing: (
+      <>
         <Ladder
           diagram={diagram}
           drawing={drawing}
@@ -56,13 +56,30 @@ export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawi
           height={wide ? TALL.wide : TALL.phone}
         />
         <Between diagram={diagram} bench={bench} probes={probes} />
-      </View>
-      <View style={wide ? styles.side : undefined}>
+      </>
+    ),
+    controls: (
+      <>
         <Controls diagram={diagram} bench={bench} />
         <FaultPicker diagram={diagram} bench={bench} />
         <Button icon="download" label="Drawing as SVG" testID="save-svg" onPress={save} />
-      </View>
+      </>
+    ),
+  };
+  return wide ? (
+    <View style={styles.wide}>
+      <ScrollView style={styles.grow} contentContainerStyle={styles.inner}>
+        {parts.drawing}
+      </ScrollView>
+      <ScrollView style={styles.side} contentContainerStyle={styles.inner}>
+        {parts.controls}
+      </ScrollView>
     </View>
+  ) : (
+    <ScrollView contentContainerStyle={styles.inner}>
+      {parts.drawing}
+      {parts.controls}
+    </ScrollView>
   );
 }
 
@@ -128,8 +145,8 @@ export const sayExpected = (expected: Expected): string =>
   expected.kind === 'none' ? `what nobody can say: ${expected.reason}` : sayGood(expected);
 
 const styles = StyleSheet.create({
-  phone: { gap: space.m },
-  wide: { flexDirection: 'row', gap: space.m },
-  grow: { flex: 1, gap: space.m, minWidth: 0 },
-  side: { width: 340, gap: space.m },
+  inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
+  wide: { flex: 1, flexDirection: 'row' },
+  grow: { flex: 1, minWidth: 0 },
+  side: { width: 360, flexGrow: 0 },
 });
