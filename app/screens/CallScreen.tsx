@@ -12,12 +12,12 @@ import { Notice } from '../components/Notice';
 import { RowLink } from '../components/RowLink';
 import { Screen } from '../components/Screen';
 import { Type } from '../components/Type';
-import { loadCall } from '../state/calls';
+import { diagramKey, loadCall } from '../state/calls';
 import { selectCall } from '../state/callView';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { enqueue } from '../state/outbox';
 import { space } from '../theme/theme';
-import { diagnose } from '../workers/diagnosis';
+import { usePrepared } from '../workers/usePrepared';
 import { switchStanding } from './switchStanding';
 
 /** One call: the unit, its complaint, and how each switch stands. */
@@ -57,10 +57,7 @@ function Opened({ call }: { call: CallDetail }) {
   const dispatch = useAppDispatch();
   const { appliance, diagram, diagramId, diagramVersion } = call;
   // While the call is read, the worker gets ready for its diagram: the first advice is there at once.
-  useEffect(() => {
-    const key = `${diagramId}/${diagramVersion}`;
-    diagnose({ ask: 'prepare', key, diagram }).catch(() => undefined);
-  }, [diagram, diagramId, diagramVersion]);
+  usePrepared(diagramKey(diagramId, diagramVersion), diagram);
   const others = diagram.parts.filter((part) => part.kind !== 'switch');
   const move = (stage: 'open' | 'done'): void => {
     const body: NewEntry = {

@@ -14,6 +14,7 @@ import { diagramKey, loadDiagrams } from '../state/calls';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { enqueue } from '../state/outbox';
 import { radius, space, touch, useTheme } from '../theme/theme';
+import { usePrepared } from '../workers/usePrepared';
 
 interface Form {
   complaint: string;
@@ -68,14 +69,16 @@ const resolver: Resolver<Form> = (form) => {
 export function NewCallScreen() {
   const dispatch = useAppDispatch();
   const { diagram = '' } = useLocalSearchParams<{ diagram?: string }>();
-  const { diagrams, diagramsState } = useAppSelector((state) => state.calls);
-  const { control, handleSubmit, formState } = useForm<Form>({
+  const { diagrams, diagramsState, bodies } = useAppSelector((state) => state.calls);
+  const { control, handleSubmit, formState, watch } = useForm<Form>({
     resolver,
     defaultValues: { complaint: '', make: '', model: '', place: '', customer: '', diagram },
   });
   useEffect(() => {
     void dispatch(loadDiagrams());
   }, [dispatch]);
+  const chosen = watch('diagram');
+  usePrepared(chosen, bodies[chosen]);
 
   const open = handleSubmit(async (form) => {
     const id = crypto.randomUUID();

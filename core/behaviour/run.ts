@@ -84,20 +84,37 @@ export function runWhole(
   faults: readonly Fault[],
   from: Setup = drawnSetup(diagram),
 ): { results: StepResult[]; courses: Course[] } {
-  const machine = atRest(poweredSetup(from));
-  const solver = new Solver(diagram, faults);
-  const results: StepResult[] = [];
-  const courses: Course[] = [];
+  const unit = new Unit(diagram, faults, from);
   const plugged = steps[0]?.does.kind === 'power' ? [] : [PLUGGED_IN];
-  for (const step of [...plugged, ...steps]) {
+  const done = [...plugged, ...steps].map((step) => unit.do(step));
+  return { results: done.map((each) => each.result), courses: done.map((each) => each.course) };
+}
+
+/** A unit that things are done with, one step after the other; it remembers how it stands. */
+export class Unit {
+  private readonly machine: Machine;
+  private readonly solver: Solver;
+
+  constructor(
+    private readonly diagram: Diagram,
+    private readonly faults: readonly Fault[] = [],
+    from: Setup = drawnSetup(diagram),
+  ) {
+    this.machine = atRest(poweredSetup(from));
+    this.solver = new Solver(diagram, faults);
+  }
+
+  do(step: Step): { result: StepResult; course: Course } {
+    const { diagram, machine, faults, solver } = this;
     const stands: Stand[] = [];
     const result = runStep(diagram, machine, faults, solver, step, stands);
     const loads = result.moments.at(-1)?.loads ?? {};
     stands.push({ at: result.seconds, machine: standing(machine), loads });
-    results.push(result);
-    courses.push({ stands, settled: result.end === 'settled', seconds: result.seconds });
+    return {
+      result,
+      course: { stands, settled: result.end === 'settled', seconds: result.seconds },
+    };
   }
-  return { results, courses };
 }
 
 function runStep(

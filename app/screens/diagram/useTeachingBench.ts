@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
-import { runWhole, type StepResult } from '../../../core/behaviour/run';
-import { parseSteps } from '../../../core/behaviour/step';
+import { Unit, type Course, type StepResult } from '../../../core/behaviour/run';
+import { parseSteps, type Step } from '../../../core/behaviour/step';
 import { circuitOf, type Machine } from '../../../core/behaviour/machine';
 import { ohmReading } from '../../../core/circuit/ohmReading';
 import { voltsBetween } from '../../../core/circuit/voltReading';
@@ -33,27 +33,50 @@ export interface TeachingBench {
 
 const UNPLUGGED = 'power=off';
 
+/** A unit in use: what was done with it, and how it came to stand after the last of that. */
+interface Session {
+  unit: Unit;
+  steps: string[];
+  fault: Fault | undefined;
+  result: StepResult;
+  course: Course;
+}
+
+/** Begins anew as drawn, and does some steps. */
+function begin(diagram: Diagram, fault: Fault | undefined, steps: string[]): Session {
+  const unit = new Unit(diagram, fault ? [fault] : []);
+  const done = stepsOf(diagram, steps).map((step) => unit.do(step));
+  const last = done.at(-1);
+  if (!last) throw new Error(`${diagram.id}: "${steps.join(',')}" cannot be done`);
+  return { unit, steps, fault, ...last };
+}
+
+const stepsOf = (diagram: Diagram, steps: readonly string[]): Step[] => {
+  const parsed = parseSteps(diagram, steps.join(','));
+  return parsed.ok ? parsed.value : [];
+};
+
 /** A unit to try things on: its controls are moved, faults put in, and what follows is seen. */
 export function useTeachingBench(diagram: Diagram): TeachingBench {
-  const [steps, setSteps] = useState<string[]>([UNPLUGGED]);
-  const [fault, setFault] = useState<Fault>();
-  const [picked, setPicked] = useState<{ steps: string[]; moment: number }>();
-  const faults = useMemo(() => (fault ? [fault] : []), [fault]);
-  const ran = useMemo(() => {
-    const parsed = parseSteps(diagram, steps.join(','));
-    const { results, courses } = runWhole(diagram, parsed.ok ? parsed.value : [], faults);
-    return { result: results.at(-1), stands: courses.at(-1)?.stands ?? [] };
-  }, [diagram, steps, faults]);
-  const { stands, result } = ran;
+  const [session, setSession] = useState(() => begin(diagram, undefined, [UNPLUGGED]));
+  const [picked, setPicked] = useState<{ of: Session; moment: number }>();
+  const { steps, fault, course, result } = session;
+  const { stands } = course;
   const last = Math.max(0, stands.length - 1);
-  const moment = picked?.steps === steps ? Math.min(picked.moment, last) : last;
+  const moment = picked?.of === session ? picked.moment : last;
   const stand = stands[moment];
   const showing = useMemo(
-    () => (stand ? showingOf(diagram, stand, faults) : undefined),
-    [diagram, stand, faults],
+    () => stand && showingOf(diagram, stand, fault ? [fault] : []),
+    [diagram, stand, fault],
   );
-  if (!stand || !showing) throw new Error(`${diagram.id}: ${steps.join(',')} cannot be run`);
+  if (!stand || !showing) throw new Error(`${diagram.id}: no moment ${moment}`);
   const { setup } = stand.machine;
+  // Only what is new is run: the unit stands as the steps before have left it.
+  const move = (step: string): void => {
+    if (step === UNPLUGGED) return setSession(begin(diagram, fault, unplugged(steps)));
+    const [next] = stepsOf(diagram, [step]);
+    if (next) setSession({ ...session, steps: [...steps, step], ...session.unit.do(next) });
+  };
   return {
     showing,
     powered: setup.power === 'on',
@@ -65,12 +88,12 @@ export function useTeachingBench(diagram: Diagram): TeachingBench {
     ),
     moments: stands.map((each) => each.at),
     moment,
-    setMoment: (at) => setPicked({ steps, moment: at }),
-    end: result?.end ?? 'settled',
+    setMoment: (at) => setPicked({ of: session, moment: at }),
+    end: result.end,
     fault,
-    putIn: setFault,
-    move: (step) => setSteps(joined(steps, step)),
-    asDrawn: () => setSteps([UNPLUGGED]),
+    putIn: (put) => setSession(begin(diagram, put, steps)),
+    move,
+    asDrawn: () => setSession(begin(diagram, fault, [UNPLUGGED])),
     expected: (from, to, put) => expectedAt(diagram, stand.machine, from, to, put),
   };
 }
@@ -96,8 +119,7 @@ export function expectedAt(
 }
 
 /** Pulling the plug ends a run: what was done before is kept as positions alone. */
-function joined(steps: readonly string[], step: string): string[] {
-  if (step !== UNPLUGGED) return [...steps, step];
+function unplugged(steps: readonly string[]): string[] {
   const moved = new Map<string, string>();
   for (const each of steps) {
     const [id = ''] = each.split('=');

@@ -1,0 +1,98 @@
+import { Browser, PHONE, WIDE } from './browser';
+import { faultyUnit, thumb } from './faultyUnit';
+import { Yarrix } from './yarrix';
+
+jest.setTimeout(240_000);
+
+let yarrix: Yarrix;
+beforeAll(async () => {
+  yarrix = await Yarrix.fresh();
+});
+afterAll(() => yarrix.end());
+
+/** Milliseconds from a press to the frame in which the page has drawn what follows from it. */
+const REDRAWN = `const [id, done] = arguments;
+  const from = performance.now();
+  document.querySelector('[data-testid="' + id + '"]').click();
+  requestAnimationFrame(() => setTimeout(() => done(performance.now() - from)));`;
+
+/** Frames in a second while the drawing is moved to its end and back. */
+const PANNED = `const [done] = arguments;
+  const ladder = document.querySelector('[data-testid=ladder]');
+  const from = performance.now();
+  let frames = 0;
+  const move = () => {
+    const passed = performance.now() - from;
+    frames++;
+    ladder.scrollLeft = (ladder.scrollWidth / 2) * (1 - Math.cos(passed / 300));
+    if (passed < 2000) requestAnimationFrame(move);
+    else done((1000 * frames) / passed);
+  };
+  requestAnimationFrame(move);`;
+
+it('is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part', async () => {
+  const page = await Browser.open(PHONE);
+  await page.driver.get(yarrix.address);
+  await page.press('diagrams-link');
+  await page.fill('search', 'tumbler motor hold-in');
+  await page.find('none-match');
+  await page.fill('search', 'drum lamp push-to-start');
+  await page.press('diagram-electric-dryer');
+  await page.press('point-door-switch.COM');
+  await page.press('point-door-switch.NO');
+  await page.says('between-good', /shows 0\.\d/);
+  await page.press('move-door-open');
+  await page.says('between-good', /OL|kΩ|\d\d Ω/);
+  await page.press('move-door-closed');
+  await page.fill('fault-search', 'door switch stuck open');
+  await page.press('fault-0');
+  await page.says('between-fault', /Door switch.*(OL|kΩ|\d\d Ω)/);
+  await page.says('between-good', /shows 0\.\d/);
+  // Plugged in and started, it does not run with the fault, and does without.
+  await page.press('bench-power');
+  await page.press('move-timer-heat');
+  await page.press('move-start-pressed');
+  expect(await page.text('running')).not.toMatch(/Drive motor/);
+  await page.press('fault-out');
+  await page.says('running', /Drive motor/);
+  await page.press('move-start-released');
+  await page.says('running', /Drive motor.*round and round/);
+
+  const times: number[] = [];
+  for (const id of ['move-door-open', 'move-door-closed', 'move-start-pressed', 'move-timer-cool'])
+    times.push(await page.driver.executeAsyncScript<number>(REDRAWN, id));
+  const frames = await page.driver.executeAsyncScript<number>(PANNED);
+  const said = times.map((each) => each.toFixed(0)).join(', ');
+  process.stdout.write(
+    `redrawn after ${said} ms, panned at ${frames.toFixed(0)} frames a second\n`,
+  );
+
+  await page.press('start-call');
+  const hands = thumb(page);
+  const unit = faultyUnit('electric-dryer', 'door-switch.NO:stuck-open');
+  await unit.fillIn(page, hands, 'Test laundry');
+  await unit.work(page, hands);
+  await page.press('pane-diagram');
+  await page.find('ladder');
+  expect(await page.close()).toEqual([]);
+});
+
+it('has tables, parts, what its faults do, and what nobody notices; a favourite stays one', async () => {
+  const page = await Browser.open(WIDE, 'dark');
+  await page.driver.get(`${yarrix.address}/diagrams`);
+  await page.press('star-millivolt-fireplace');
+  await page.driver.navigate().refresh();
+  await page.press('show-favourites');
+  await page.press('diagram-millivolt-fireplace');
+  await page.find('ladder');
+  await page.press('pane-tables');
+  await page.says('table-wall-switch', /wall switch on/);
+  await page.press('pane-complaints');
+  await page.says('complaint', /Gas valve/);
+  await page.find('hidden-faults');
+  await page.press('pane-cautions');
+  await page.says('cautions', /Gas smell/);
+  await page.driver.get(`${yarrix.address}/diagram/none-such`);
+  await page.says('failed', /No such diagram/);
+  expect(await page.close()).toEqual([]);
+});
