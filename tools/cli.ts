@@ -31,7 +31,7 @@ const USAGE = `./yarrix COMMAND
   walk DIAGRAM --fault F [--live] [--json]  from complaint to part on a unit with that fault
   draw DIAGRAM [--steps "..."] [--fault F]... the ladder as an SVG, alive after some steps
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
-  bench engine|diagnosis [--json]           how fast and how good, measured in one run
+  bench engine|diagnosis|proof [--json]     how fast and how good, measured in one run
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
 
 DIAGRAM is a file or the id of a built-in one.

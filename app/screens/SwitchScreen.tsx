@@ -42,7 +42,11 @@ export function SwitchScreen({ callId, partId }: { callId: string; partId: strin
           testID="failed"
         />
       ) : (
-        <Notice icon="loader" title="Reading the call" testID="loading" />
+        <Notice
+          icon="loader"
+          title={opening.state === 'planning' ? 'Planning the proof' : 'Reading the call'}
+          testID="loading"
+        />
       )}
     </Screen>
   );

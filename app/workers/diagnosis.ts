@@ -5,6 +5,7 @@ import type { SecondLook } from '../../core/diagnose/secondLook';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { Fault } from '../../core/fault/modes';
 import type { Advice } from '../../core/plan/nextTest';
+import type { Depth, ProofStep } from '../../core/plan/proof';
 import type { Way } from '../../core/plan/way';
 import type { School } from '../../core/plan/schools';
 import type { Shown } from '../../core/plan/shown';
@@ -18,11 +19,12 @@ interface Unit {
 
 /**
  * What the worker is asked: to get ready for a unit, what its faults are noticed by, what is known of
- * it, or what schools take.
+ * it, what schools take, or the readings that prove a switch.
  */
 export type Question = { number: number } & Unit &
   (
     | { ask: 'prepare' | 'complaints' }
+    | { ask: 'proof'; part: string; depth: Depth }
     | { ask: 'findings' | 'schools'; entries: Evidence[]; way: Way }
   );
 
@@ -90,6 +92,7 @@ export type Answer = { number: number } & (
   | { kind: 'progress'; share: number }
   | { kind: 'prepared' }
   | { kind: 'findings'; findings: Findings }
+  | { kind: 'proof'; steps: ProofStep[] }
   | { kind: 'complaints'; complaints: ShownComplaint[]; hidden: Fault[] }
   | { kind: 'schools'; schools: { school: School; minutes: number }[] }
 );

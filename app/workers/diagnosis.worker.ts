@@ -2,6 +2,8 @@ import { readingsFor, type Suspect } from '../../core/diagnose/unitState';
 import { complaintMap } from '../../core/diagnose/complaint';
 import { UnitPredictor } from '../../core/diagnose/unitPredictor';
 import type { Diagram } from '../../core/diagram/diagram';
+import { switches } from '../../core/diagram/terminal';
+import { proofOf } from '../../core/plan/proof';
 import type { Fault } from '../../core/fault/modes';
 import { HEALTHY, weigh } from '../../core/diagnose/weighEvidence';
 import type { Evidence } from '../../core/diagnose/evidence';
@@ -37,6 +39,11 @@ addEventListener('message', ({ data }: MessageEvent<Question>) => {
 function answer(question: Question): Answer {
   const { number, key, diagram } = question;
   if (question.ask === 'complaints') return { number, kind: 'complaints', ...noticed(diagram) };
+  if (question.ask === 'proof') {
+    const part = switches(diagram).find((each) => each.id === question.part);
+    const steps = part ? proofOf(diagram, part, question.depth) : [];
+    return { number, kind: 'proof', steps };
+  }
   const from = performance.now();
   let told = 0;
   const unit =

@@ -92,6 +92,11 @@ export class Predictor {
     return this.doubles;
   }
 
+  /** Takes a proof that was planned elsewhere: in a worker, where a big table takes its time. */
+  takeProof(depth: Depth, steps: ProofStep[]): void {
+    this.proofs.set(depth, steps);
+  }
+
   proof(depth: Depth): ProofStep[] {
     const known = this.proofs.get(depth) ?? proofOf(this.diagram, this.part, depth);
     this.proofs.set(depth, known);

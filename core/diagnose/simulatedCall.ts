@@ -32,7 +32,10 @@ const PATIENCE = 30;
 export interface Working {
   /** Even in [0, 1), seeded by the caller. */
   chance: () => number;
-  /** How often a reading is nothing of the kind. */
+  /**
+   * How often a reading is nothing of the kind; taken again in the same place it is so as often as
+   * not, for the same wire may have been pulled again.
+   */
   slips?: number;
   way?: Way;
 }
@@ -64,12 +67,24 @@ export function workCall(
   }
 }
 
-/** What a look finds, which does not depend on when it is looked. */
+/** How often what was wrong with a reading is so again when it is repeated: from memory. */
+const STICKS = 0.5;
+
+/** What does not depend on when it is done: what a look finds, and where a hand goes wrong. */
 class Looked {
   private readonly salt: number;
+  private readonly slipped = new Map<string, boolean>();
   constructor(chance: () => number) {
     this.salt = Math.floor(chance() * 2 ** 31);
   }
+  /** Whether a reading in a place is nothing of the kind. */
+  slips(place: string, often: number, chance: () => number): boolean {
+    const before = this.slipped.get(place);
+    const now = chance() < (before ? STICKS : often);
+    this.slipped.set(place, now);
+    return now;
+  }
+
   chance(look: string): number {
     return chanceFrom([...look].reduce((sum, each) => sum * 31 + each.charCodeAt(0), this.salt))();
   }
@@ -135,7 +150,7 @@ function take(
         fault.mode === 'intermittent' ? { ...fault, mode: 'stuck-open' as const } : fault,
       );
       if (wiggle && ohmsOf(open) !== ohms) return { ...reading, shows: { kind: 'unsteady' } };
-      const slipped = chance() < slips;
+      const slipped = looked.slips(JSON.stringify([from, to, setup]), slips, chance);
       const shown = slipped ? (ohms === Infinity ? 0.05 : Infinity) : ohms;
       return { ...reading, shows: showOhms(meter, shown) };
     }

@@ -19,9 +19,9 @@ const all: [string, Diagram, SwitchPart][] = LIBRARY.flatMap((diagram) =>
     part,
   ]),
 );
-/** What an ohmmeter can decide: contacts of a thermopile loop it cannot, and says so. */
+/** What an ohmmeter can decide: contacts of a loop in millivolts it cannot, and says so. */
 const decidable = all.filter(([, , part]) =>
-  part.contacts.every((contact) => contact.circuit !== 'thermopile'),
+  part.contacts.every(({ circuit }) => circuit !== 'thermopile' && circuit !== 'thermocouple'),
 );
 const SEED = 20261124;
 

@@ -35,7 +35,7 @@ export interface UnitState {
  * A suspect is named from this probability on: a protector that opens for good from a higher one, for
  * what has opened it may be at fault.
  */
-export const NAME_FROM = 0.95;
+export const NAME_FROM = 0.97;
 const NAME_PROTECTOR_FROM = 0.985;
 
 export function nameFrom({ parts }: Diagram, suspect: string | undefined): number {

@@ -74,14 +74,23 @@ function shortestWay(
 
 /** Terminal pairs of the switch that are not connected in any position, by any way. */
 export function neverPairs(part: SwitchPart): [string, string][] {
-  const pairs: [string, string][] = [];
-  part.terminals.forEach((a, i) => {
-    for (const b of part.terminals.slice(i + 1)) {
-      const open = part.table.rows.every(
-        (row) => pairState(part, a.id, b.id, row.position).state === 'open',
-      );
-      if (open) pairs.push([a.id, b.id]);
-    }
-  });
-  return pairs;
+  const inEach = part.table.rows.map((row) => groupsIn(part, row.position));
+  const ids = part.terminals.map((each) => each.id);
+  return ids.flatMap((a, i) =>
+    ids
+      .slice(i + 1)
+      .filter((b) => inEach.every((group) => group.get(a) !== group.get(b)))
+      .map((b): [string, string] => [a, b]),
+  );
+}
+
+/** The group of each terminal in a position: those that contacts join, or may rightly join. */
+function groupsIn(part: SwitchPart, position: string): Map<string, string> {
+  const group = new Map(part.terminals.map(({ id }) => [id, id]));
+  for (const { id, between } of part.contacts) {
+    if (cellState(part, id, position) === 'open') continue;
+    const [kept, gone] = [group.get(between[0]) ?? '', group.get(between[1])];
+    for (const [terminal, of] of group) if (of === gone) group.set(terminal, kept);
+  }
+  return group;
 }

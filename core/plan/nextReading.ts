@@ -1,6 +1,7 @@
 import { neverPairs } from '../diagram/contactTable';
+import type { SwitchPart } from '../diagram/diagram';
 import { positionsOf, switchPosition } from '../diagram/setup';
-import { terminalRef } from '../diagram/terminal';
+import { splitRef, terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolate';
 import { samePlace, type Explanation, type SwitchState } from '../diagnose/switchVerdict';
 import { GOOD } from '../diagnose/hypotheses';
@@ -114,7 +115,10 @@ function bestSettling(
   leading: readonly Explanation[],
 ): Candidate | undefined {
   let best: Candidate | undefined;
-  for (const { place, position, price } of candidates(predictor)) {
+  for (const { place, position, price } of candidates(
+    predictor,
+    concerned(predictor.part, readings, leading),
+  )) {
     const taken = readings.filter(
       (each) => samePlace(predictor.part, each, place) && each.wiggle === place.wiggle,
     ).length;
@@ -126,16 +130,45 @@ function bestSettling(
   return best;
 }
 
-/** Every pair of the switch in every position, held still, wiggled, and moved by finger. */
-function candidates({
-  diagram,
-  part,
-}: Predictor): (Omit<Candidate, 'bits' | 'worth'> & { price: number })[] {
+/** Terminals at which something was read or is suspected: all others read alike whatever is wrong. */
+function concerned(
+  { contacts }: SwitchPart,
+  readings: readonly Reading[],
+  leading: readonly Explanation[],
+): Set<string> {
+  const terminals = new Set(
+    readings.flatMap(({ from, to }) => [splitRef(from).terminal, splitRef(to).terminal]),
+  );
+  for (const { hypothesis } of leading) {
+    if (hypothesis.kind === 'slip' && hypothesis.slip.kind === 'neighbour')
+      hypothesis.slip.terminals.forEach((each) => terminals.add(each));
+    if (hypothesis.kind !== 'fault') continue;
+    for (const fault of hypothesis.faults) {
+      const between =
+        'contact' in fault
+          ? contacts.find((each) => each.id === fault.contact)?.between
+          : fault.mode === 'bridged'
+            ? fault.between
+            : undefined;
+      between?.forEach((each) => terminals.add(each));
+    }
+  }
+  return terminals;
+}
+
+/**
+ * Every pair of the switch at one of some terminals in every position, held still, wiggled, and moved
+ * by finger.
+ */
+function candidates(
+  { diagram, part }: Predictor,
+  at: ReadonlySet<string>,
+): (Omit<Candidate, 'bits' | 'worth'> & { price: number })[] {
   const { lift } = isolate(diagram, part);
   const pairs = [
     ...part.contacts.map((each) => ({ between: each.between, price: 0 })),
     ...neverPairs(part).map((between) => ({ between, price: PRICE.between })),
-  ];
+  ].filter(({ between: [a, b] }) => at.has(a) || at.has(b));
   const positions = positionsOf(diagram, part);
   return positions.flatMap((position) => {
     const midway = position === positions[0] || position === positions.at(-1) ? 0 : PRICE.midway;

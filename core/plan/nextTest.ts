@@ -19,10 +19,10 @@ import {
   type Option,
   type Standing,
 } from './decision';
-import { choices, type Choice } from './leastMinutes';
 import { alongTheLine } from './line';
 import { Minutes, testOf, type Bench } from './minutes';
-import { choose, expectedMinutes, SCHOOLS, type School } from './schools';
+import { minutesBySchool, rankedBy } from './ranked';
+import type { School } from './schools';
 import { USUAL_WAY, type Way } from './way';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
 import { windows } from './windows';
@@ -109,7 +109,7 @@ export class UnitPlanner {
     const { decision, root, places } = this.problem(state, entries, way);
     const standing: Standing = likely ? decision.standing(root) : { kind: 'test' };
     if (standing.kind === 'named') return { verdict: { kind: 'named', suspect: first }, tests: [] };
-    const ranked = this.ranked(decision, root, standing, places, way);
+    const ranked = rankedBy(way.school, decision, root, standing, this.distance(places));
     if (ranked.length) {
       const needs = standing.kind === 'own' ? 'own-terminals' : 'test';
       const tests = ranked.slice(0, SHOWN).map((each) => ({
@@ -137,35 +137,7 @@ export class UnitPlanner {
     way: Way,
   ): { school: School; minutes: number }[] {
     const { decision, root, places } = this.problem(state, entries, way);
-    return (Object.keys(SCHOOLS) as School[]).map((school) => {
-      if (school !== 'least') {
-        const minutes = expectedMinutes(school, decision, root, this.distance(places));
-        return { school, minutes };
-      }
-      const [best] = choices(decision, root, decision.standing(root));
-      return { school, minutes: best?.expected ?? 0 };
-    });
-  }
-
-  private ranked(
-    decision: Decision,
-    root: Node,
-    standing: Standing,
-    places: Places,
-    { school }: Way,
-  ): Choice[] {
-    const best = choices(decision, root, standing);
-    if (school === 'least') return best;
-    const distance = this.distance(places);
-    const taught = choose(school, decision, root, standing, distance);
-    if (!taught) return best;
-    const expected = decision
-      .branches(root, taught.option)
-      .reduce(
-        (sum, { share, node }) => sum + share * expectedMinutes(school, decision, node, distance),
-        taught.minutes,
-      );
-    return [{ ...taught, expected }, ...best.filter((each) => each.option !== taught.option)];
+    return minutesBySchool(decision, root, this.distance(places));
   }
 
   private distance({ suspects }: Places): (suspect: number) => number {

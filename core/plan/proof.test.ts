@@ -4,6 +4,7 @@ import { cellState } from '../diagram/contactTable';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { positionsOf } from '../diagram/setup';
 import { switches } from '../diagram/terminal';
+import { bigSelector } from './bigSelector';
 import { proofOf } from './proof';
 import { fewestMoves, moves, totalMoves } from './route';
 
@@ -84,6 +85,49 @@ it('loses no reading of a long proof and never makes the way longer', () => {
     { seed: SEED, numRuns: 40 },
   );
   expect(moves({ pair: ['C', '1'], position: 'a' }, { pair: ['1', 'C'], position: 'a' })).toBe(0);
+});
+
+it(`a way that is improved is within 5 in 100 of the fewest moves, where these can be found (seed ${SEED})`, () => {
+  let [improved, exact] = [0, 0];
+  for (let seed = SEED; seed < SEED + 40; seed++) {
+    const diagram = bigSelector(5, 4, seed);
+    const [part] = switches(diagram);
+    if (!part) throw new Error('no selector');
+    const steps = proofOf(diagram, part, 'full')
+      .map(({ from, to, position }) => ({ pair: [from, to] as [string, string], position }))
+      .slice(0, 11);
+    // From another order than the best, so that there is something to improve.
+    const mixed = [steps[0], ...steps.slice(1).sort(byText).reverse()].flatMap(
+      (each) => each ?? [],
+    );
+    improved += totalMoves(fewestMoves(mixed, 0));
+    exact += totalMoves(fewestMoves(mixed));
+  }
+  expect(exact).toBeGreaterThan(300);
+  expect(improved / exact).toBeLessThanOrEqual(1.05);
+});
+
+it(`a table of 24 by 24 is proved whole, quickly in few positions (seed ${SEED})`, () => {
+  const diagram = bigSelector(24, 24, SEED);
+  const [part] = switches(diagram);
+  if (!part) throw new Error('no selector');
+  const full = proofOf(diagram, part, 'full');
+  const sure = part.contacts.length * part.table.rows.length;
+  const cells = new Set(
+    full.flatMap(({ shows, position }) =>
+      shows.kind === 'cell' ? [`${shows.contact} ${position}`] : [],
+    ),
+  );
+  expect(cells.size).toBe(sure);
+  const steps = full.map(({ from, to, position }) => ({
+    pair: [from, to] as [string, string],
+    position,
+  }));
+  // Two different readings are at least a move apart: no order has fewer than one for each.
+  expect(totalMoves(steps) / (steps.length - 1)).toBeLessThan(1.25);
+  const quick = proofOf(diagram, part, 'quick');
+  expect(quick).toHaveLength(2 * part.contacts.length);
+  expect(new Set(quick.map((each) => each.position)).size).toBeLessThan(12);
 });
 
 const byText = (a: object, b: object): number => JSON.stringify(a).localeCompare(JSON.stringify(b));

@@ -92,13 +92,39 @@ function quickCells(diagram: Diagram, part: SwitchPart): Cell[] {
   const [first, ...others] = positionsOf(diagram, part);
   // The ends of the travel come first: a door is easily held open or closed, not ajar.
   const positions = [first, ...others.reverse()].filter((each) => each !== undefined);
-  for (let size = 1; size <= positions.length; size++) {
-    for (const some of subsets(positions, size)) {
-      const picked = [...wanted.values()].map((choices) =>
-        choices.find((cell) => some.includes(cell.position)),
-      );
-      if (picked.every((cell) => cell !== undefined)) return picked;
-    }
+  const choices = [...wanted.values()];
+  const some = fewestPositions(
+    positions,
+    choices.map((cells) => cells.map((cell) => cell.position)),
+  );
+  return choices.flatMap((cells) => cells.find((cell) => some.includes(cell.position)) ?? []);
+}
+
+/** Positions up to which the fewest are found exactly. */
+const EXACT_POSITIONS = 12;
+
+/**
+ * The fewest positions in which every one of some cells can be read; on long tables those that cells
+ * leave no choice of, then whichever shows the most of what is left.
+ */
+function fewestPositions(positions: readonly string[], cells: readonly string[][]): string[] {
+  const seen = (some: readonly string[]): boolean =>
+    cells.every((choices) => choices.some((each) => some.includes(each)));
+  if (positions.length <= EXACT_POSITIONS) {
+    for (let size = 1; size <= positions.length; size++)
+      for (const some of subsets(positions, size)) if (seen(some)) return some;
+    return [];
   }
-  return [];
+  const some = [...new Set(cells.flatMap(([only, more]) => (only && !more ? [only] : [])))];
+  while (!seen(some)) {
+    const left = cells.filter((choices) => !choices.some((each) => some.includes(each)));
+    const shows = (position: string): number =>
+      left.filter((choices) => choices.includes(position)).length;
+    some.push(positions.reduce((best, each) => (shows(each) > shows(best) ? each : best)));
+  }
+  // What the later ones have made needless goes again.
+  return some.reduce((kept, each) => {
+    const others = kept.filter((other) => other !== each);
+    return seen(others) ? others : kept;
+  }, some);
 }

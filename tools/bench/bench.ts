@@ -1,8 +1,9 @@
 import { BadInput } from '../doors/door';
 
-/** `./yarrix bench engine|diagnosis [--json]`: how fast and how good, measured in one run. */
+/** `./yarrix bench engine|diagnosis|proof [--json]`: how fast and how good, measured in one run. */
 export async function bench(what: string | undefined, json: boolean): Promise<number> {
   if (what === 'engine') return (await import('./engine')).benchEngine(json);
   if (what === 'diagnosis') return (await import('./diagnosis')).benchDiagnosis(json);
-  throw new BadInput(`bench ${what ?? ''}: one of engine, diagnosis`);
+  if (what === 'proof') return (await import('./proof')).benchProof(json);
+  throw new BadInput(`bench ${what ?? ''}: one of engine, diagnosis, proof`);
 }

@@ -8,9 +8,10 @@ import { parseDisplay, type DisplayProblem } from '../../../core/meter/display';
 import { METERS, type Meter } from '../../../core/meter/meter';
 import { nextReading, type NextReading } from '../../../core/plan/nextReading';
 import { acknowledgements, readingsOf, selectCall, type LoggedReading } from '../../state/callView';
-import { loadCall, type Loading } from '../../state/calls';
+import { diagramKey, loadCall, type Loading } from '../../state/calls';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useLog } from '../../state/useLog';
+import { usePlannedProof } from './usePlannedProof';
 
 /** What has to be done before the first reading, in order. */
 export type Gate = 'made-safe' | 'meter-proved' | 'wires-off';
@@ -31,7 +32,8 @@ export interface SwitchProof {
 }
 
 export type Opening =
-  { state: Exclude<Loading, 'ready'> | 'no-such-switch' } | { state: 'ready'; proof: SwitchProof };
+  | { state: Exclude<Loading, 'ready'> | 'no-such-switch' | 'planning' }
+  | { state: 'ready'; proof: SwitchProof };
 
 /** Everything that the switch screen shows and does. */
 export function useSwitchProof(callId: string, partId: string): Opening {
@@ -60,15 +62,18 @@ export function useSwitchProof(callId: string, partId: string): Opening {
     return diagram && found?.ok ? new Predictor(diagram, found.value, meter) : undefined;
   }, [diagram, partId, meter]);
   const readings = useMemo(() => readingsOf(entries ?? [], partId), [entries, partId]);
+  const key = call && diagramKey(call.diagramId, call.diagramVersion);
+  const planned = usePlannedProof(key, predictor, depth);
   const worked = useMemo(() => {
-    if (!predictor) return undefined;
+    if (!predictor || !planned) return undefined;
     const counting = readings.filter((each) => !each.doubted);
     const state = switchState(predictor, counting, depth);
     return { state, next: nextReading(predictor, counting, state) };
-  }, [predictor, readings, depth]);
+  }, [predictor, planned, readings, depth]);
 
   if (!call) return { state: loading === 'ready' ? 'failed' : loading };
-  if (!predictor || !worked) return { state: 'no-such-switch' };
+  if (!predictor) return { state: 'no-such-switch' };
+  if (!worked) return { state: 'planning' };
 
   const { part } = predictor;
   const { next } = worked;

@@ -1,0 +1,73 @@
+import type { Decision, Node, Standing } from './decision';
+import { choices, type Choice } from './leastMinutes';
+import { choose, expectedMinutes, SCHOOLS, type Distance, type School } from './schools';
+
+/** Schools that come near the least minutes on some units, and are quick to follow. */
+const NEAR_LEAST = ['likeliest', 'split'] as const;
+
+/** Tests that lead to a verdict, in the order in which a school would take them. */
+export function rankedBy(
+  school: School,
+  decision: Decision,
+  root: Node,
+  standing: Standing,
+  distance: Distance,
+): Choice[] {
+  if (school === 'least') return leastFirst(decision, root, standing, distance);
+  const best = choices(decision, root, standing);
+  const first = firstOf(school, decision, root, standing, distance);
+  return first ? [first, ...best.filter((each) => each.option !== first.option)] : best;
+}
+
+/** Minutes to the verdict that each school is expected to take from a node. */
+export function minutesBySchool(
+  decision: Decision,
+  root: Node,
+  distance: Distance,
+): { school: School; minutes: number }[] {
+  return (Object.keys(SCHOOLS) as School[]).map((school) => ({
+    school,
+    minutes:
+      school === 'least'
+        ? (leastFirst(decision, root, decision.standing(root), distance)[0]?.expected ?? 0)
+        : expectedMinutes(school, decision, root, distance),
+  }));
+}
+
+/**
+ * Least minutes never takes longer than a school that it could follow as well: where one comes to
+ * the verdict sooner than what was found by looking ahead, its test is first.
+ */
+function leastFirst(
+  decision: Decision,
+  root: Node,
+  standing: Standing,
+  distance: Distance,
+): Choice[] {
+  if (standing.kind === 'named') return [];
+  const schools = NEAR_LEAST.flatMap(
+    (school) => firstOf(school, decision, root, standing, distance) ?? [],
+  );
+  return [...choices(decision, root, standing), ...schools]
+    .sort((a, b) => a.expected - b.expected)
+    .filter((each, i, all) => all.findIndex((one) => one.option === each.option) === i);
+}
+
+/** The test that a school takes, with the minutes it takes when it is followed to the verdict. */
+function firstOf(
+  school: Exclude<School, 'least'>,
+  decision: Decision,
+  root: Node,
+  standing: Standing,
+  distance: Distance,
+): Choice | undefined {
+  const first = choose(school, decision, root, standing, distance);
+  if (!first) return undefined;
+  const expected = decision
+    .branches(root, first.option)
+    .reduce(
+      (sum, { share, node }) => sum + share * expectedMinutes(school, decision, node, distance),
+      first.minutes,
+    );
+  return { ...first, expected };
+}
