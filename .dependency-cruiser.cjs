@@ -17,7 +17,7 @@ module.exports = {
     only('server', ['core', 'contract', 'library']),
     only('app', ['core', 'contract', 'library']),
     only('demo', ['core', 'contract', 'library', 'server']),
-    only('e2e', []),
+    only('e2e', ['core', 'library']),
     {
       name: 'core-has-no-packages',
       severity: 'error',

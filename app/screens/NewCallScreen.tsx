@@ -1,7 +1,7 @@
 import Feather from '@expo/vector-icons/Feather';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
-import { Controller, useForm, type FieldErrors, type Resolver } from 'react-hook-form';
+import { Controller, useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-form';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { NewCallDto } from '../../contract/call';
 import { readDto } from '../../contract/readDto';
@@ -70,14 +70,14 @@ export function NewCallScreen() {
   const dispatch = useAppDispatch();
   const { diagram = '' } = useLocalSearchParams<{ diagram?: string }>();
   const { diagrams, diagramsState, bodies } = useAppSelector((state) => state.calls);
-  const { control, handleSubmit, formState, watch } = useForm<Form>({
+  const { control, handleSubmit, formState } = useForm<Form>({
     resolver,
     defaultValues: { complaint: '', make: '', model: '', place: '', customer: '', diagram },
   });
   useEffect(() => {
     void dispatch(loadDiagrams());
   }, [dispatch]);
-  const chosen = watch('diagram');
+  const chosen = useWatch({ control, name: 'diagram' });
   usePrepared(chosen, bodies[chosen]);
 
   const open = handleSubmit(async (form) => {

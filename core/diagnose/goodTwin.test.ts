@@ -5,6 +5,7 @@ import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { Evidence, ReadingEvidence } from './evidence';
 import { complaintOf } from './complaint';
+import { workCall } from './simulatedCall';
 
 const washer = builtIn('top-load-washer');
 if (!washer) throw new Error('no washer');
@@ -83,26 +84,32 @@ it('nothing is named for standing open while its set points are unknown (common 
     'warning',
     expect.stringContaining('/setPoints'),
   ]);
-  const open = (id: string): ReadingEvidence => ({
+  const unit = new UnitDiagnosis(furnace, ORDINARY_METER);
+  const stuck = unit.predictor.hypotheses.findIndex(
+    ({ causes: [one] }) => one?.mode === 'stuck-open' && one.part === 'limit',
+  );
+  const truth = unit.predictor.hypotheses[stuck];
+  const complaint = complaintOf(unit.predictor, stuck);
+  if (!truth || !complaint) throw new Error('unnoticed');
+  const { verdict, entries } = workCall(unit, truth, complaint, { chance: () => 0.5 });
+  expect(setPoints).toBeDefined();
+  expect(verdict).toMatchObject({ kind: 'named', suspect: { id: 'limit' } });
+  // Held cold by hand it should be closed, whatever its set points are; still nothing is condemned.
+  const cold = { ...drawnSetup(furnace), except: [], byHand: { limit: 'below' } };
+  const open = (wiggle: boolean): ReadingEvidence => ({
     kind: 'reading',
-    id,
+    id: `wiggled ${wiggle}`,
     from: 'limit.a',
     to: 'limit.b',
-    setup: { ...drawnSetup(furnace), except: [], lifted: ['limit.a'], byHand: { limit: 'below' } },
+    setup: { ...cold, lifted: ['limit.a'] },
     shows: { kind: 'over' },
     of: 'unit',
-    wiggle: false,
+    wiggle,
   });
-  const verdictOf = (diagram: typeof furnace) => {
-    const unit = new UnitDiagnosis(diagram, ORDINARY_METER);
-    const stuck = unit.predictor.hypotheses.findIndex(
-      ({ causes: [one] }) => one?.mode === 'stuck-open' && one.part === 'limit',
-    );
-    const complaint = complaintOf(unit.predictor, stuck);
-    if (!complaint) throw new Error('unnoticed');
-    return unit.of([complaint, open('one'), open('two')]).verdict;
-  };
-  expect(setPoints).toBeDefined();
-  expect(verdictOf(furnace)).toMatchObject({ kind: 'named', suspect: { id: 'limit' } });
-  expect(verdictOf(blank)).toEqual({ kind: 'open', needs: 'set-points' });
+  const known = [...entries, open(false), open(true)];
+  expect(unit.of(known).verdict.kind).toBe('named');
+  expect(new UnitDiagnosis(blank, ORDINARY_METER).of(known).verdict).toEqual({
+    kind: 'open',
+    needs: 'set-points',
+  });
 });

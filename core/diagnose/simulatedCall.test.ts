@@ -25,8 +25,8 @@ describe('a simulated technician who follows the advice', () => {
       predictor.hypotheses.forEach((truth, i) => {
         const complaint = complaintOf(predictor, i);
         if (truth.suspect === undefined || !complaint) return;
-        // Every third fault; all of them in the full run and in the bench.
-        if (!ALL && i % 3 !== SEED % 3) return;
+        // Every sixth fault; all of them in the full run and in the bench.
+        if (!ALL && i % 6 !== SEED % 6) return;
         const chance = chanceFrom(SEED + i);
         const { verdict } = workCall(diagnosis, truth, complaint, { chance });
         if (verdict.kind === 'named') {
@@ -38,7 +38,7 @@ describe('a simulated technician who follows the advice', () => {
         } else tally.other++;
       });
       const calls = tally.right + tally.group + tally.other + tally.condemned.length;
-      expect(calls).toBeGreaterThan(ALL ? 20 : 6);
+      expect(calls).toBeGreaterThan(ALL ? 20 : 2);
       expect(tally.condemned.length / calls).toBeLessThanOrEqual(0.01);
       expect((tally.right + tally.group) / calls).toBeGreaterThanOrEqual(0.98);
       expect(tally.right / calls).toBeGreaterThan(0.7);

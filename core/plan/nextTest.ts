@@ -1,6 +1,5 @@
 import type { Evidence } from '../diagnose/evidence';
 import type { UnitPredictor } from '../diagnose/unitPredictor';
-import type { Diagram } from '../diagram/diagram';
 import {
   NAME_FROM,
   nameFrom,
@@ -23,7 +22,7 @@ import { alongTheLine } from './line';
 import { Minutes, testOf, type Bench } from './minutes';
 import { minutesBySchool, rankedBy } from './ranked';
 import type { School } from './schools';
-import { USUAL_WAY, type Way } from './way';
+import { onlyMillivolts, USUAL_WAY, wanted, type Way } from './way';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
 import { windows } from './windows';
 
@@ -289,15 +288,4 @@ function ofPlanned(outcome: Int8Array, hypotheses: readonly number[]): Int8Array
     if (here[i] !== here[0]) differ = true;
   }
   return differ ? here : undefined;
-}
-
-/** A thermocouple's loop is read in millivolts: no ohmmeter shows what matters, and nobody is hurt. */
-const onlyMillivolts = ({ supplies }: Diagram): boolean =>
-  supplies.every((supply) => supply.kind === 'thermocouple');
-
-/** Whether a test is at the place that the technician wants to work at; looks and tries always are. */
-function wanted({ test, at }: Option, { place }: Way): boolean {
-  if (place === 'any' || test.kind === 'look' || test.kind === 'try') return true;
-  const atPart = test.kind === 'ohm' ? test.reach !== 'through' : at.length > 0;
-  return (place === 'part') === atPart;
 }

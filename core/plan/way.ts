@@ -1,3 +1,5 @@
+import type { Diagram } from '../diagram/diagram';
+import type { Option } from './decision';
 import type { School } from './schools';
 
 /** How the technician wants to work. */
@@ -11,3 +13,14 @@ export interface Way {
 
 /** Cold first: what only a live reading can settle is said when nothing cold tells any more. */
 export const USUAL_WAY: Way = { school: 'least', live: false, place: 'any' };
+
+/** A thermocouple's loop is read in millivolts: no ohmmeter shows what matters, and nobody is hurt. */
+export const onlyMillivolts = ({ supplies }: Diagram): boolean =>
+  supplies.every((supply) => supply.kind === 'thermocouple');
+
+/** Whether a test is at the place that the technician wants to work at; looks and tries always are. */
+export function wanted({ test, at }: Option, { place }: Way): boolean {
+  if (place === 'any' || test.kind === 'look' || test.kind === 'try') return true;
+  const atPart = test.kind === 'ohm' ? test.reach !== 'through' : at.length > 0;
+  return (place === 'part') === atPart;
+}
