@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import type { Diagram, SwitchPart } from '../core/diagram/diagram';
 import { switches } from '../core/diagram/terminal';
+import { bigSelector } from '../core/plan/bigSelector';
 import { LIBRARY } from '../library/library';
 import { readTableCsv, writeTableCsv } from './contactTableCsv';
 import { checkDiagram, readDiagram } from './diagramFile';
@@ -120,6 +121,29 @@ describe('diagram files', () => {
     const last = path.split('/').at(-1);
     if (last && !/^\d+$/.test(last))
       expect(text.split('\n').slice(0, fault?.line).join('\n')).toContain(`"${last}"`);
+  });
+
+  it(`comes back as it was, whatever its table and whatever it is called (seed ${SEED})`, () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 3, max: 24 }),
+        fc.integer({ min: 2, max: 24 }),
+        fc.nat(),
+        fc.string({ minLength: 1, maxLength: 60 }),
+        (terminals, positions, seed, name) => {
+          const diagram = { ...bigSelector(terminals, positions, seed), name };
+          const read = readDiagram(JSON.stringify(diagram));
+          expect(read.ok && read.value.diagram).toEqual(diagram);
+          const [part] = switches(diagram);
+          if (!part) throw new Error('no selector');
+          expect(readTableCsv(diagram, part, writeTableCsv(diagram, part))).toEqual({
+            ok: true,
+            value: normal(part),
+          });
+        },
+      ),
+      { seed: SEED, numRuns: 150 },
+    );
   });
 
   it('says where a text stops being JSON', () => {
