@@ -1,5 +1,6 @@
 import type { Diagram } from '../core/diagram/diagram';
 import {
+  CAUSES,
   commonPractice,
   frame,
   handActuator,
@@ -53,6 +54,7 @@ export const coilBurner: Diagram = {
     ),
     {
       id: 'block',
+      causes: [...CAUSES.pins],
       name: 'Receptacle block',
       role: 'holds the coil’s pins',
       prior: commonPractice(3),

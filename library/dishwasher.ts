@@ -1,5 +1,6 @@
 import type { Diagram } from '../core/diagram/diagram';
 import {
+  CAUSES,
   about,
   commonPractice,
   frame,
@@ -56,6 +57,7 @@ export const dishwasher: Diagram = {
     frame('Tub frame', 'metal of the dishwasher'),
     {
       id: 'fuse',
+      causes: [...CAUSES.short],
       name: 'Thermal fuse',
       role: 'cuts everything for good when the console gets too hot',
       prior: commonPractice(2),

@@ -1,5 +1,6 @@
 import type { Diagram } from '../core/diagram/diagram';
 import {
+  CAUSES,
   commonPractice,
   frame,
   handActuator,
@@ -194,6 +195,7 @@ export const electricDryer: Diagram = {
     ),
     {
       id: 'fuse',
+      causes: [...CAUSES.dryerAir],
       name: 'Thermal fuse',
       role: 'cuts the motor for good when the blower housing gets too hot',
       prior: commonPractice(5),
@@ -358,6 +360,7 @@ export const electricDryer: Diagram = {
     },
     {
       id: 'high-limit',
+      causes: [...CAUSES.dryerAir],
       name: 'High limit',
       role: 'cuts the heat when the housing gets too hot',
       prior: commonPractice(1),
@@ -375,6 +378,7 @@ export const electricDryer: Diagram = {
     },
     {
       id: 'cut-off',
+      causes: [...CAUSES.dryerAir],
       name: 'Thermal cut-off',
       role: 'cuts the heat for good',
       prior: commonPractice(3),

@@ -1,5 +1,6 @@
 import type { Diagram } from '../core/diagram/diagram';
 import {
+  CAUSES,
   about,
   commonPractice,
   frame,
@@ -134,6 +135,7 @@ export const gasDryer: Diagram = {
     },
     {
       id: 'fuse',
+      causes: [...CAUSES.dryerAir],
       name: 'Thermal fuse',
       role: 'cuts the motor for good when the blower housing gets too hot',
       prior: commonPractice(4),
@@ -239,6 +241,7 @@ export const gasDryer: Diagram = {
     opensOnRise(
       {
         id: 'high-limit',
+        causes: [...CAUSES.dryerAir],
         name: 'High limit',
         role: 'cuts the burner when the funnel gets too hot',
         prior: commonPractice(1),

@@ -1,5 +1,6 @@
 import type { Diagram, SwitchPart } from '../core/diagram/diagram';
 import {
+  CAUSES,
   commonPractice,
   frame,
   handActuator,
@@ -155,6 +156,7 @@ export const gasFurnace: Diagram = {
     },
     {
       id: 'fuse',
+      causes: [...CAUSES.short],
       name: '24 V fuse',
       role: 'protects the transformer',
       kind: 'protector',
@@ -185,6 +187,7 @@ export const gasFurnace: Diagram = {
     chainLimit(
       {
         id: 'limit',
+        causes: [...CAUSES.furnaceAir],
         name: 'Main limit',
         role: 'opens when the plenum gets too hot',
         actuator: 'plenum',
@@ -197,6 +200,7 @@ export const gasFurnace: Diagram = {
     chainLimit(
       {
         id: 'rollout',
+        causes: [...CAUSES.rollout],
         name: 'Rollout switch',
         role: 'opens when flame rolls out',
         actuator: 'burner',
@@ -210,6 +214,7 @@ export const gasFurnace: Diagram = {
     chainLimit(
       {
         id: 'blower-limit',
+        causes: [...CAUSES.furnaceAir],
         name: 'Blower-side limit',
         role: 'opens when heat comes back through the blower',
         actuator: 'compartment',

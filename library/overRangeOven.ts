@@ -1,5 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, handActuator, mainsCord, table } from './standardParts';
+import { CAUSES, commonPractice, frame, handActuator, mainsCord, table } from './standardParts';
 
 /** Over-the-range oven: three-switch door interlock, monitor ahead of the cook relay. */
 export const overRangeOven: Diagram = {
@@ -65,6 +65,7 @@ export const overRangeOven: Diagram = {
     frame('Case', 'metal of the oven'),
     {
       id: 'fuse',
+      causes: [...CAUSES.interlock],
       name: 'Line fuse',
       role: 'protects the line',
       prior: commonPractice(3),
@@ -78,6 +79,7 @@ export const overRangeOven: Diagram = {
     },
     {
       id: 'primary',
+      causes: [...CAUSES.interlock],
       name: 'Primary door switch',
       role: 'primary interlock',
       prior: commonPractice(3),
@@ -115,6 +117,7 @@ export const overRangeOven: Diagram = {
     },
     {
       id: 'monitor',
+      causes: [...CAUSES.interlock],
       name: 'Monitor switch',
       role: 'blows the fuse if the primary fails to open',
       prior: commonPractice(3),

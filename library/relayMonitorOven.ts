@@ -1,5 +1,6 @@
 import type { Diagram } from '../core/diagram/diagram';
 import {
+  CAUSES,
   about,
   commonPractice,
   frame,
@@ -84,6 +85,7 @@ export const relayMonitorOven: Diagram = {
     frame('Case', 'metal of the oven'),
     {
       id: 'fuse',
+      causes: [...CAUSES.interlock],
       name: 'Line fuse',
       role: 'protects the line',
       prior: commonPractice(3),

@@ -1,5 +1,5 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, opensOnRise } from './standardParts';
+import { CAUSES, commonPractice, opensOnRise } from './standardParts';
 
 /** Standing-pilot water heater: thermocouple, vapour sensor, one-shot cut-off, magnet of the gas valve. */
 export const standingPilotHeater: Diagram = {
@@ -52,6 +52,7 @@ export const standingPilotHeater: Diagram = {
     opensOnRise(
       {
         id: 'chamber-sensor',
+        causes: [...CAUSES.pilotAir],
         name: 'Chamber sensor',
         role: 'puts the pilot out when the chamber gets too hot',
         prior: commonPractice(2),
@@ -69,6 +70,7 @@ export const standingPilotHeater: Diagram = {
     ),
     {
       id: 'cut-off',
+      causes: [...CAUSES.scale],
       name: 'Tank cut-off',
       role: 'puts the pilot out for good when the water gets too hot',
       prior: commonPractice(1.5),

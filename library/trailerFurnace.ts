@@ -1,5 +1,6 @@
 import type { Diagram } from '../core/diagram/diagram';
 import {
+  CAUSES,
   commonPractice,
   frame,
   handActuator,
@@ -86,6 +87,7 @@ export const trailerFurnace: Diagram = {
     frame('Furnace case', 'metal of the furnace'),
     {
       id: 'fuse',
+      causes: [...CAUSES.short],
       name: 'Furnace fuse',
       role: 'protects the wires',
       kind: 'protector',
@@ -191,6 +193,7 @@ export const trailerFurnace: Diagram = {
     ),
     {
       id: 'limit',
+      causes: [...CAUSES.furnaceAir],
       name: 'Limit',
       role: 'opens when the chamber gets too hot',
       prior: commonPractice(1.5),

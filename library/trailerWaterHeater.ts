@@ -1,5 +1,6 @@
 import type { Diagram } from '../core/diagram/diagram';
 import {
+  CAUSES,
   about,
   commonPractice,
   frame,
@@ -83,6 +84,7 @@ export const trailerWaterHeater: Diagram = {
     frame('Heater case', 'metal of the heater'),
     {
       id: 'fuse',
+      causes: [...CAUSES.short],
       name: 'Heater fuse',
       role: 'protects the wires',
       prior: commonPractice(1.5),
@@ -127,6 +129,7 @@ export const trailerWaterHeater: Diagram = {
       ...opensOnRise(
         {
           id: 'cut-out',
+          causes: [...CAUSES.scale],
           name: 'Emergency cut-out',
           role: 'opens when the water gets too hot, until it is pressed',
           prior: commonPractice(4),

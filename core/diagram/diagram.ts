@@ -113,6 +113,8 @@ interface PartBase {
   /** Where the part sits, as a technician would say it. */
   where?: string;
   prior?: Prior;
+  /** What makes it fail, and is looked for before a new one is put in. */
+  causes?: string[];
 }
 
 /** What the contact carries decides how good "closed" has to be. */

@@ -49,6 +49,11 @@ function PartWiring({ diagram, part, at }: { diagram: Diagram; part: Part; at: T
           {place.join(' · ')}
         </Type>
       )}
+      {part.causes && (
+        <Type size="small" tone="soft">
+          Fails by: {part.causes.join('; ')}
+        </Type>
+      )}
       {part.terminals.map(({ id }) => {
         const ref = terminalRef(part.id, id);
         const probe = at.indexOf(ref);

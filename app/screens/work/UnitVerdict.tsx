@@ -59,6 +59,7 @@ function Named({
   const { suspect, because, against } = verdict;
   const [fault] = suspect.faults;
   const condition = fault && conditionOf(diagram, fault);
+  const causes = diagram.parts.find((each) => each.id === suspect.id)?.causes ?? [];
   const others = (work.findings?.suspects ?? []).filter(
     (each) => each.id !== suspect.id && each.probability >= 0.005,
   );
@@ -76,6 +77,9 @@ function Named({
         </Type>
       )}
       {condition !== undefined && <Type testID="verdict-condition">{condition}</Type>}
+      {causes.length > 0 && (
+        <Type testID="verdict-causes">Look for the cause first: {causes.join('; ')}.</Type>
+      )}
       <Entries work={work} title="Speaks for it" ids={because} testID="verdict-because" />
       <Entries work={work} title="Speaks against it" ids={against} testID="verdict-against" />
       {others.length > 0 && (
