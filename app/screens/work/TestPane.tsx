@@ -44,8 +44,8 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
         <>
           <UnitVerdict work={work} />
           <Card work={work} hand={hand} />
-          {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
           {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle('why')} />}
+          {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
           <LastEntry work={work} />
         </>
       )}
