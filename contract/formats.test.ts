@@ -110,6 +110,24 @@ describe('diagram files', () => {
       `/parts/${oven.parts.findIndex((each) => each.kind === 'switch')}/table/rows/1`,
       /contradiction/,
     ],
+    [
+      'a panel on a side that no unit has',
+      (d) => ({ ...d, panels: [{ ...d.panels[0], side: 'under' }] }),
+      '/panels/0/side',
+      /front, back, top, bottom, left, right, inside/,
+    ],
+    [
+      'a panel that wants no helper, said the wrong way',
+      (d) => ({ ...d, panels: [{ ...d.panels[0], helper: false }] }),
+      '/panels/0/helper',
+      /true/,
+    ],
+    [
+      'a part that fails by nothing',
+      (d) => ({ ...d, parts: [{ ...d.parts[0], causes: [] }, ...d.parts.slice(1)] }),
+      '/parts/0/causes',
+      /1|fewer|empty/,
+    ],
     ['a state that nobody drew', (d) => ({ ...d, drawnFor: {} }), '/drawnFor', /selector/],
   ];
   it.each(wrong)('refuses %s and names the place', (_name, change, path, message) => {

@@ -87,6 +87,12 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
   await page.press('made-safe');
   await page.find('next-test');
   expect(await page.has('next-good')).toBe(false);
+  // A good twin that shows what nobody foretells is told of, and is not this unit's reading.
+  await page.press('twin');
+  await page.press('key-jumps');
+  await page.says('last-entry', /good twin/);
+  await page.says('meaning', /leads, setup or diagram are wrong/);
+  await page.press('undo');
   await page.press('tell-more');
   await page.press('source-seen');
   await page.press(`moment-${unit.complaint.steps}`);

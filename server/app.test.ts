@@ -4,7 +4,7 @@ import pino from 'pino';
 import request from 'supertest';
 import type { CallDetail, CallSummary } from '../contract/call';
 import type { Entry } from '../contract/entry';
-import { builtIn } from '../library/library';
+import { builtIn, LIBRARY } from '../library/library';
 import { createApp } from './app';
 import { addDiagram } from './data/diagrams';
 import { openDatabase, transaction } from './data/database';
@@ -141,6 +141,41 @@ describe('the server on a real PostgreSQL', () => {
     await refused('act', { part: 'lid-switch', act: 'kick' }, '/body/act');
     await refused('statement', { ...jumped, jumper: ['timer.L', 'timer.X'] }, '/body/jumper/1');
     expect((await logOf(call)).map((each) => each.kind)).toEqual(['reading', 'act', 'statement']);
+  });
+
+  it('keeps whose reading it was: of this unit, or of a good twin, and of nobody else', async () => {
+    const call = await openCall();
+    const send = (of: string | undefined) =>
+      request(app)
+        .put(`/api/entries/${randomUUID()}`)
+        .send({
+          callId: call,
+          kind: 'reading',
+          phoneAt,
+          body: { ...reading(call, { said: '0.3 ohm' }).body, ...(of && { of }) },
+        });
+    await send(undefined).expect(204);
+    await send('twin').expect(204);
+    const { text } = await send('sibling').expect(422);
+    expect(JSON.parse(text).faults[0].path).toBe('/body/of');
+    const kept = (await logOf(call)).flatMap((each) =>
+      each.kind === 'reading' ? [each.body.of] : [],
+    );
+    expect(kept).toEqual([undefined, 'twin']);
+  });
+
+  it('keeps every built-in diagram as it is, panels, causes and all', async () => {
+    for (const diagram of LIBRARY) {
+      const { body } = await request(app)
+        .put(`/api/diagrams/${randomUUID()}`)
+        .type('text')
+        .send(JSON.stringify(diagram))
+        .expect(200);
+      const kept = await request(app)
+        .get(`/api/diagrams/${diagram.id}/${body.version}`)
+        .expect(200);
+      expect(kept.body).toEqual(JSON.parse(JSON.stringify(diagram)));
+    }
   });
 
   it('keeps a corrected reading beside the one that takes its place', async () => {
