@@ -136,7 +136,7 @@ export const dehumidifier: Diagram = {
     { id: 'w4', colour: 'RD-WH', from: 'power-switch.2', to: 'float-switch.COM' },
     { id: 'w5', colour: 'YE', from: 'float-switch.NO', to: 'module.a' },
     { id: 'w6', colour: 'YE', from: 'float-switch.NO', to: 'fan.a' },
-    { id: 'w7', colour: 'OG', from: 'float-switch.NC', to: 'full-lamp.a' },
+    { id: 'w7', colour: 'OR', from: 'float-switch.NC', to: 'full-lamp.a' },
     { id: 'w8', colour: 'BK', from: 'module.b', to: 'jack.M1' },
     { id: 'w9', colour: 'BK', from: 'fan.b', to: 'jack.M1' },
     { id: 'w10', colour: 'BK', from: 'full-lamp.b', to: 'jack.M1' },

@@ -173,7 +173,7 @@ export const dishwasher: Diagram = {
     { id: 'w4', colour: 'BU', from: 'timer.V', to: 'float-switch.1' },
     { id: 'w5', colour: 'BU-WH', from: 'float-switch.2', to: 'valve.a' },
     { id: 'w6', colour: 'VT', from: 'timer.P', to: 'pump.a' },
-    { id: 'w7', colour: 'OG', from: 'timer.H', to: 'heater.a' },
+    { id: 'w7', colour: 'OR', from: 'timer.H', to: 'heater.a' },
     { id: 'w8', colour: 'WH', from: 'valve.b', to: 'cord.N' },
     { id: 'w9', colour: 'WH', from: 'pump.b', to: 'cord.N' },
     { id: 'w10', colour: 'WH', from: 'heater.b', to: 'cord.N' },

@@ -6,6 +6,7 @@ import { unitHypotheses } from '../core/diagnose/unitHypotheses';
 import { UnitPredictor } from '../core/diagnose/unitPredictor';
 import { HEALTHY } from '../core/diagnose/weighEvidence';
 import type { Diagram } from '../core/diagram/diagram';
+import { WIRE_COLOURS } from '../core/drawing/wireColours';
 import { lintDiagram } from '../core/diagram/lint';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { LIBRARY } from './library';
@@ -30,6 +31,11 @@ it('has the kinds of the trade, each with a name of its own', () => {
 describe.each(EACH)('%s', (_id, diagram) => {
   it('is sound, and shorts nothing while it is whole', () => {
     expect([...lintDiagram(diagram), ...lintCircuit(diagram)]).toEqual([]);
+  });
+
+  it('has wires of colours that are drawn', () => {
+    for (const { colour } of diagram.wires)
+      for (const code of colour.split('-')) expect(Object.keys(WIRE_COLOURS)).toContain(code);
   });
 
   it('can run every load: in its uses, after one more move, or as the sign of a fault', () => {

@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
-import { radius, space, useTheme, WIRE_COLOURS } from '../theme/theme';
+import { radius, space, useTheme } from '../theme/theme';
+import { WIRE_COLOURS } from '../../core/drawing/wireColours';
 import { Type } from './Type';
 
 /** A wire's colour: a swatch with its stripe, and the code in letters beside it. */

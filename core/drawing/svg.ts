@@ -2,6 +2,7 @@ import type { Diagram } from '../diagram/diagram';
 import type { Drawing } from './place';
 import type { Role, Shape } from './shape';
 import { boxShapes, lineShapes } from './shapes';
+import { WIRE_COLOURS } from './wireColours';
 import type { Showing } from './showing';
 
 /** Colours of a drawing: of what shapes stand for, and of wires by their code. */
@@ -23,21 +24,7 @@ export const PAPER: Inks = {
     run: '#14603A',
     bad: '#9E1F14',
   },
-  wires: {
-    BK: '#1B1B1B',
-    WH: '#F7F7F2',
-    RD: '#C62B22',
-    BU: '#2A5DB0',
-    YE: '#E9C52B',
-    OR: '#E07B1A',
-    GN: '#2E7D3A',
-    BN: '#6B4423',
-    VT: '#7A4BA0',
-    GY: '#8A8F92',
-    PK: '#E59AAE',
-    TN: '#C8A877',
-    NA: '#B9BCBE',
-  },
+  wires: WIRE_COLOURS,
 };
 
 /** Colour of a shape's line. */

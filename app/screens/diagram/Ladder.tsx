@@ -7,8 +7,9 @@ import type { Shape } from '../../../core/drawing/shape';
 import { boxShapes, lineShapes } from '../../../core/drawing/shapes';
 import type { Showing } from '../../../core/drawing/showing';
 import { DASH, inkOf, type Inks } from '../../../core/drawing/svg';
+import { WIRE_COLOURS } from '../../../core/drawing/wireColours';
 import { Button } from '../../components/Button';
-import { face, radius, space, useTheme, WIRE_COLOURS, type Palette } from '../../theme/theme';
+import { face, radius, space, useTheme, type Palette } from '../../theme/theme';
 
 interface Props {
   diagram: Diagram;
