@@ -145,6 +145,13 @@ describe('the command-line doors', () => {
         set: { wall: 'on' },
         shows: '6.3',
       },
+      {
+        kind: 'reading',
+        from: 'wall-switch.a',
+        to: 'limit.a',
+        set: { wall: 'on' },
+        shows: '0.3',
+      },
     ];
     const evidence = { format: 'yarrix-evidence', version: 1, entries };
     const of = async (name: string, all: object[], ...options: string[]) => {
