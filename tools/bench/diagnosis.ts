@@ -6,7 +6,7 @@ import type { Diagram } from '../../core/diagram/diagram';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import type { Decision, Node } from '../../core/plan/decision';
 import { exactOptimum } from '../../core/plan/exactOptimum';
-import { choices } from '../../core/plan/leastMinutes';
+import { rankedBy } from '../../core/plan/ranked';
 import { USUAL_WAY } from '../../core/plan/way';
 import { SCHOOLS, type School } from '../../core/plan/schools';
 import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
@@ -191,7 +191,10 @@ function bySchool(diagnosis: UnitDiagnosis, complaints: Complaints): Record<Scho
 }
 
 /** Our minutes and the least possible, on each complaint with its few likeliest explanations. */
-function besideOptimum(diagnosis: UnitDiagnosis, complaints: Complaints): OfDiagram['small'] {
+export function besideOptimum(
+  diagnosis: UnitDiagnosis,
+  complaints: Complaints,
+): OfDiagram['small'] {
   const small = { problems: 0, ours: 0, optimum: 0, worst: 1 };
   for (const { complaint } of complaints) {
     const { decision, root } = diagnosis.planner.problem(
@@ -211,9 +214,12 @@ function besideOptimum(diagnosis: UnitDiagnosis, complaints: Complaints): OfDiag
   return small;
 }
 
+/** Least minutes asks nobody how far a suspect is from the supply. */
+const NOWHERE = (): number => 0;
+
 /** Minutes to the verdict of somebody who takes the advice anew after every outcome. */
 export function byAdvice(decision: Decision, node: Node): number {
-  const [best] = choices(decision, node);
+  const [best] = rankedBy('least', decision, node, decision.standing(node), NOWHERE);
   if (!best) return 0;
   return decision
     .branches(node, best.option)
