@@ -20,9 +20,12 @@ const all: [string, Diagram, SwitchPart][] = LIBRARY.flatMap((diagram) =>
   ]),
 );
 /** What an ohmmeter can decide: contacts of a loop in millivolts it cannot, and says so. */
-const decidable = all.filter(([, , part]) =>
-  part.contacts.every(({ circuit }) => circuit !== 'thermopile' && circuit !== 'thermocouple'),
-);
+const decidable = all
+  .filter(([, , part]) =>
+    part.contacts.every(({ circuit }) => circuit !== 'thermopile' && circuit !== 'thermocouple'),
+  )
+  // Every second switch; all of them in the full run.
+  .filter((_, i) => process.env.YARRIX_ALL === '1' || i % 2 === 0);
 const SEED = 20261124;
 
 /** By default an intermittent contact does what it mostly does: it jumps when wiggled, else holds. */
