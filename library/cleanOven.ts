@@ -7,6 +7,7 @@ import {
   neonLamp,
   opensOnRise,
   plainLoad,
+  rangeCord,
   table,
 } from './standardParts';
 
@@ -19,16 +20,7 @@ export const cleanOven: Diagram = {
   kind: 'wall oven',
   drawnFor: { selector: 'off', wax: 70, cavity: 70 },
   frame: 'frame.F',
-  supplies: [
-    {
-      id: 'feed',
-      name: 'Feed',
-      kind: 'split-phase',
-      volts: 240,
-      amps: 30,
-      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
-    },
-  ],
+  supplies: [rangeCord(30, 'Feed')],
   actuators: [
     handActuator('selector', 'Selector knob', 'knob', {
       off: 'knob at OFF',

@@ -9,6 +9,7 @@ import {
   plainSwitch,
   relayActuator,
   relayContact,
+  startButton,
 } from './standardParts';
 
 /** Front-load washer: magnetic door switch on a harness with a plug, which the board asks. */
@@ -23,17 +24,7 @@ export const frontLoadWasher: Diagram = {
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('door', 'Door', 'door', { closed: 'door closed', open: 'door open' }),
-    {
-      id: 'key',
-      name: 'START key',
-      kind: 'momentary',
-      shape: 'button',
-      rest: 'released',
-      positions: [
-        { id: 'released', name: 'START released' },
-        { id: 'pressed', name: 'START held' },
-      ],
-    },
+    startButton('key', 'START key', 'START held'),
     relayActuator('fill', 'Fill relay', 'fill relay'),
     relayActuator('drum', 'Drum relay', 'drum relay'),
   ],

@@ -2,13 +2,16 @@ import type { Diagram } from '../core/diagram/diagram';
 import {
   CAUSES,
   about,
+  centrifugalSwitch,
   commonPractice,
   frame,
   handActuator,
   mainsCord,
+  motorSpeed,
   opensOnRise,
   plainLoad,
   plainSwitch,
+  startButton,
   table,
 } from './standardParts';
 
@@ -37,29 +40,8 @@ export const gasDryer: Diagram = {
       heat: 'timer in TIMED DRY',
       cool: 'timer in AIR ONLY',
     }),
-    {
-      id: 'start',
-      name: 'Start button',
-      kind: 'momentary',
-      shape: 'button',
-      rest: 'released',
-      positions: [
-        { id: 'released', name: 'START released' },
-        { id: 'pressed', name: 'START held' },
-      ],
-    },
-    {
-      id: 'speed',
-      name: 'Motor speed',
-      kind: 'driven',
-      by: 'motor',
-      rest: 'still',
-      running: 'turning',
-      positions: [
-        { id: 'still', name: 'motor still' },
-        { id: 'turning', name: 'motor at speed' },
-      ],
-    },
+    startButton('start', 'Start button', 'START held'),
+    motorSpeed,
     {
       id: 'glow',
       name: 'Heat at the flame sensor',
@@ -205,24 +187,11 @@ export const gasDryer: Diagram = {
       ],
       panel: 'front',
     },
-    {
-      id: 'centrifugal',
-      name: 'Centrifugal switch',
-      role: 'holds the motor in, drops the start winding, lets the burner on',
-      kind: 'switch',
-      terminals: [{ id: 'H' }, { id: 'M' }, { id: 'S' }, { id: '5' }, { id: '6' }],
-      contacts: [
-        { id: 'H-M', between: ['H', 'M'], circuit: 'control', amps: 6, throw: 'NO' },
-        { id: 'M-S', between: ['M', 'S'], circuit: 'control', amps: 7, throw: 'NC' },
-        { id: '5-6', between: ['5', '6'], circuit: 'control', amps: 4, throw: 'NO' },
-      ],
-      actuator: 'speed',
-      free: 'still',
-      byHand: 'Slide the white collar on the shaft outward with two fingers.',
-      table: table({ still: ['M-S'], turning: ['H-M', '5-6'] }),
-      panel: 'front',
-      where: 'On top of the motor',
-    },
+    centrifugalSwitch(
+      'holds the motor in, drops the start winding, lets the burner on',
+      ['5', '6'],
+      { circuit: 'control', amps: 4 },
+    ),
     opensOnRise(
       {
         id: 'thermostat',

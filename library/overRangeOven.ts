@@ -1,5 +1,13 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { CAUSES, commonPractice, frame, handActuator, mainsCord, table } from './standardParts';
+import {
+  CAUSES,
+  commonPractice,
+  frame,
+  handActuator,
+  mainsCord,
+  startButton,
+  table,
+} from './standardParts';
 
 /** Over-the-range oven: three-switch door interlock, monitor ahead of the cook relay. */
 export const overRangeOven: Diagram = {
@@ -17,17 +25,7 @@ export const overRangeOven: Diagram = {
       ajar: 'door ajar',
       open: 'door open',
     }),
-    {
-      id: 'start',
-      name: 'Start pad',
-      kind: 'momentary',
-      shape: 'button',
-      rest: 'released',
-      positions: [
-        { id: 'released', name: 'START released' },
-        { id: 'pressed', name: 'START touched' },
-      ],
-    },
+    startButton('start', 'Start pad', 'START touched'),
     {
       id: 'cook',
       name: 'Cook relay',

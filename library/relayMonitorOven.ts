@@ -10,6 +10,7 @@ import {
   plainSwitch,
   relayActuator,
   relayContact,
+  startButton,
 } from './standardParts';
 
 const BY_HAND = 'Take the switch off its bracket and press the plunger with a finger.';
@@ -48,17 +49,7 @@ export const relayMonitorOven: Diagram = {
       ajar: 'door ajar',
       open: 'door open',
     }),
-    {
-      id: 'start',
-      name: 'Start pad',
-      kind: 'momentary',
-      shape: 'button',
-      rest: 'released',
-      positions: [
-        { id: 'released', name: 'START released' },
-        { id: 'pressed', name: 'START touched' },
-      ],
-    },
+    startButton('start', 'Start pad', 'START touched'),
     relayActuator('cook', 'Start relay', 'start relay'),
   ],
   panels: [

@@ -3,6 +3,7 @@ import type {
   DrivenActuator,
   HandActuator,
   LoadPart,
+  MomentaryActuator,
   Ohms,
   Prior,
   Supply,
@@ -165,14 +166,77 @@ export const neonLamp = (
   panel,
 });
 
-/** The cord of a range: two legs in opposition, neutral, ground. */
-export const rangeCord = (amps: number): Supply => ({
+/** What feeds a range or an oven: two legs in opposition, neutral, ground. */
+export const rangeCord = (amps: number, name = 'Range cord'): Supply => ({
   id: 'feed',
-  name: 'Range cord',
+  name,
   kind: 'split-phase',
   volts: 240,
   amps,
   terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
+});
+
+/** The battery of a trailer, charging or not. */
+export const houseBattery: Supply = {
+  id: 'battery',
+  name: 'House battery',
+  kind: 'dc',
+  volts: 12.6,
+  tolerancePercent: 12,
+  internalOhms: 0.05,
+  amps: 15,
+  terminals: [{ id: 'P' }, { id: 'M' }],
+};
+
+/** A button that starts the unit and springs back. `held` says how it is while it is pressed. */
+export const startButton = (id: string, name: string, held: string): MomentaryActuator => ({
+  id,
+  name,
+  kind: 'momentary',
+  shape: 'button',
+  rest: 'released',
+  positions: [
+    { id: 'released', name: 'START released' },
+    { id: 'pressed', name: held },
+  ],
+});
+
+/** What the drive motor of a dryer moves its centrifugal switch by. */
+export const motorSpeed: DrivenActuator = {
+  id: 'speed',
+  name: 'Motor speed',
+  kind: 'driven',
+  by: 'motor',
+  rest: 'still',
+  running: 'turning',
+  positions: [
+    { id: 'still', name: 'motor still' },
+    { id: 'turning', name: 'motor at speed' },
+  ],
+};
+
+/** The switch on the shaft of a dryer's motor; its last contact lets the heat on. */
+export const centrifugalSwitch = (
+  role: string,
+  [a, b]: [string, string],
+  heat: Pick<SwitchPart['contacts'][number], 'circuit' | 'amps'>,
+): SwitchPart => ({
+  id: 'centrifugal',
+  name: 'Centrifugal switch',
+  role,
+  kind: 'switch',
+  terminals: [{ id: 'H' }, { id: 'M' }, { id: 'S' }, { id: a }, { id: b }],
+  contacts: [
+    { id: 'H-M', between: ['H', 'M'], circuit: 'control', amps: 6, throw: 'NO' },
+    { id: 'M-S', between: ['M', 'S'], circuit: 'control', amps: 7, throw: 'NC' },
+    { id: `${a}-${b}`, between: [a, b], ...heat, throw: 'NO' },
+  ],
+  actuator: 'speed',
+  free: 'still',
+  byHand: 'Slide the white collar on the shaft outward with two fingers.',
+  table: table({ still: ['M-S'], turning: ['H-M', `${a}-${b}`] }),
+  panel: 'front',
+  where: 'On top of the motor',
 });
 
 /** A 120 V cord: line, neutral, ground. */

@@ -5,6 +5,7 @@ import {
   commonPractice,
   frame,
   handActuator,
+  houseBattery,
   opensOnRise,
   plainLoad,
   plainSwitch,
@@ -22,18 +23,7 @@ export const trailerWaterHeater: Diagram = {
   kind: 'trailer water heater',
   drawnFor: { wall: 'off', 'valve-relay': 'idle', 'lamp-relay': 'idle', tank: 70, flame: 70 },
   frame: 'frame.F',
-  supplies: [
-    {
-      id: 'battery',
-      name: 'House battery',
-      kind: 'dc',
-      volts: 12.6,
-      tolerancePercent: 12,
-      internalOhms: 0.05,
-      amps: 15,
-      terminals: [{ id: 'P' }, { id: 'M' }],
-    },
-  ],
+  supplies: [houseBattery],
   actuators: [
     handActuator('wall', 'Wall switch', 'button', { off: 'wall switch off', on: 'wall switch on' }),
     relayActuator('valve-relay', 'Valve relay', 'valve relay'),

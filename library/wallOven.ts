@@ -1,5 +1,13 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, handActuator, neonLamp, plainLoad, table } from './standardParts';
+import {
+  commonPractice,
+  frame,
+  handActuator,
+  neonLamp,
+  plainLoad,
+  rangeCord,
+  table,
+} from './standardParts';
 
 /** Wall oven with a five-position selector that routes both legs to bake and broil elements. */
 export const wallOven: Diagram = {
@@ -10,16 +18,7 @@ export const wallOven: Diagram = {
   kind: 'wall oven',
   drawnFor: { selector: 'off' },
   frame: 'frame.F',
-  supplies: [
-    {
-      id: 'feed',
-      name: 'Feed',
-      kind: 'split-phase',
-      volts: 240,
-      amps: 30,
-      terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
-    },
-  ],
+  supplies: [rangeCord(30, 'Feed')],
   actuators: [
     handActuator('selector', 'Selector knob', 'knob', {
       off: 'knob at OFF',

@@ -1,7 +1,7 @@
 import { JSDOM } from 'jsdom';
 import { LIBRARY } from '../library/library';
 import { layout } from './layout';
-import { runWhole, type Stand } from '../core/behaviour/run';
+import { runWhole, standAfter, type Stand } from '../core/behaviour/run';
 import { parseSteps } from '../core/behaviour/step';
 import type { Diagram } from '../core/diagram/diagram';
 import { parseFault } from '../core/fault/parseFault';
@@ -99,9 +99,7 @@ describe('a drawing that is alive', () => {
   ): { at: Stand; faults: ReturnType<typeof faultOf> } => {
     const parsed = parseSteps(washer, steps);
     const faults = fault === undefined ? [] : faultOf(fault);
-    const at = runWhole(washer, parsed.ok ? parsed.value : [], faults)
-      .courses.at(-1)
-      ?.stands.at(-1);
+    const at = standAfter(washer, parsed.ok ? parsed.value : [], faults);
     if (!at) throw new Error(steps);
     return { at, faults };
   };

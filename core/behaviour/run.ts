@@ -90,6 +90,13 @@ export function runWhole(
   return { results: done.map((each) => each.result), courses: done.map((each) => each.course) };
 }
 
+/** The unit as it stands once some steps are done; undefined without a step. */
+export const standAfter = (
+  diagram: Diagram,
+  steps: readonly Step[],
+  faults: readonly Fault[] = [],
+): Stand | undefined => runWhole(diagram, steps, faults).courses.at(-1)?.stands.at(-1);
+
 /** A unit that things are done with, one step after the other; it remembers how it stands. */
 export class Unit {
   private readonly machine: Machine;

@@ -106,7 +106,7 @@ export function onceMore(
 
 const place = (entry: Evidence): string =>
   entry.kind === 'reading'
-    ? JSON.stringify([entry.from, entry.to, entry.setup, entry.wiggle])
+    ? JSON.stringify([entry.of, entry.from, entry.to, entry.setup, entry.wiggle])
     : sameSaid(entry);
 
 /** The probabilities as they were without one entry, the likeliest first. */

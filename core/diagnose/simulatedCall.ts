@@ -1,7 +1,7 @@
 import { ohmReading } from '../circuit/ohmReading';
 import { chanceFrom } from '../chance';
 import { circuitOf } from '../behaviour/machine';
-import { run, runWhole } from '../behaviour/run';
+import { run, standAfter } from '../behaviour/run';
 import { statementsOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
 import { voltsBetween } from '../circuit/voltReading';
@@ -49,7 +49,7 @@ export function workCall(
 ): SimulatedCall {
   const { predictor } = diagnosis;
   let entries: Evidence[] = [complaint];
-  const looked = new Looked(working.chance);
+  const technician = new Technician(working.chance);
   let minutes = 0;
   for (let taken = 0; ; taken++) {
     const { verdict, tests, planner, secondLook } = diagnosis.of(entries, working.way);
@@ -59,7 +59,7 @@ export function workCall(
     const over = !again && verdict.kind !== 'open';
     if (over || !test || taken >= PATIENCE) return { entries, verdict, minutes };
     minutes += costs.from(costs.afterAll(entries), costs.of(test));
-    const entry = take(predictor, test, truth, `t${taken}`, working, looked);
+    const entry = take(predictor, test, truth, `t${taken}`, working, technician);
     // What shows something else at the second look takes the place of the first.
     if (again && sameSaid(entry) !== sameSaid(again))
       entries = entries.filter((each) => each !== again);
@@ -71,7 +71,7 @@ export function workCall(
 const STICKS = 0.5;
 
 /** What does not depend on when it is done: what a look finds, and where a hand goes wrong. */
-class Looked {
+class Technician {
   private readonly salt: number;
   private readonly slipped = new Map<string, boolean>();
   constructor(chance: () => number) {
@@ -85,7 +85,8 @@ class Looked {
     return now;
   }
 
-  chance(look: string): number {
+  /** A number in [0, 1) for each look, the same whenever it is looked. */
+  finds(look: string): number {
     return chanceFrom([...look].reduce((sum, each) => sum * 31 + each.charCodeAt(0), this.salt))();
   }
 }
@@ -96,14 +97,14 @@ function take(
   { causes, faults }: UnitHypothesis,
   id: string,
   { chance, slips = 0 }: Working,
-  looked: Looked,
+  technician: Technician,
 ): Evidence {
   switch (test.kind) {
     case 'look': {
       const look = diagram.looks?.find((each) => each.id === test.look);
       const points = look && faults.some((fault) => pointsTo(look, fault));
       const share = look ? (points ? look.found.with : look.found.without) : 0;
-      return { kind: 'look', id, look: test.look, found: looked.chance(test.look) < share };
+      return { kind: 'look', id, look: test.look, found: technician.finds(test.look) < share };
     }
     case 'try': {
       const { steps, subject, jumper } = test;
@@ -127,10 +128,9 @@ function take(
     case 'volt': {
       const { from, to, steps } = test;
       const parsed = parseSteps(diagram, steps);
-      const course = parsed.ok ? runWhole(diagram, parsed.value, causes).courses.at(-1) : undefined;
-      const machine = course?.stands.at(-1)?.machine;
-      if (!machine) throw new Error(`${diagram.id}: "${steps}" cannot be read`);
-      const answer = voltsBetween(circuitOf(diagram, machine, faults), from, to);
+      const stand = parsed.ok ? standAfter(diagram, parsed.value, causes) : undefined;
+      if (!stand) throw new Error(`${diagram.id}: "${steps}" cannot be read`);
+      const answer = voltsBetween(circuitOf(diagram, stand.machine, faults), from, to);
       const volts = answer.kind === 'volts' ? answer.nominal : GHOST;
       const shows = { kind: 'volts', volts: chance() < slips ? GHOST : volts } as const;
       const setup = poweredSetup(drawnSetup(diagram));
@@ -150,7 +150,7 @@ function take(
         fault.mode === 'intermittent' ? { ...fault, mode: 'stuck-open' as const } : fault,
       );
       if (wiggle && ohmsOf(open) !== ohms) return { ...reading, shows: { kind: 'unsteady' } };
-      const slipped = looked.slips(JSON.stringify([from, to, setup]), slips, chance);
+      const slipped = technician.slips(JSON.stringify([from, to, setup]), slips, chance);
       const shown = slipped ? (ohms === Infinity ? 0.05 : Infinity) : ohms;
       return { ...reading, shows: showOhms(meter, shown) };
     }

@@ -3,7 +3,7 @@ import { buildNetwork, nodeOf, type Network } from '../circuit/network';
 import { ohmReading, type OhmAnswer } from '../circuit/ohmReading';
 import { Potentials } from '../circuit/potentials';
 import { circuitOf, type Machine } from '../behaviour/machine';
-import { run, runWhole } from '../behaviour/run';
+import { run, standAfter } from '../behaviour/run';
 import { statementsOf, type Outcome } from '../behaviour/statement';
 import { parseSteps, splitWait } from '../behaviour/step';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
@@ -223,7 +223,7 @@ export class UnitPredictor {
       [];
     if (course && (course.settled || seconds <= course.seconds))
       return course.stands.findLast((each) => each.at <= seconds)?.machine;
-    return runWhole(this.diagram, parsed.value, causes).courses.at(-1)?.stands.at(-1)?.machine;
+    return standAfter(this.diagram, parsed.value, causes)?.machine;
   }
 
   /** What a subject does in the last of some steps; undefined for steps that cannot be read. */

@@ -57,12 +57,12 @@ export interface Ladder {
 
 /** A ladder's boxes and lines from the data of a diagram; nothing has a place yet. */
 export function ladderOf(diagram: Diagram): Ladder {
-  const level = harmonic(diagram);
-  const height = (ref: TerminalRef): number => level.get(ref) ?? 0.5;
+  const levels = harmonic(diagram);
+  const level = (ref: TerminalRef): number => levels.get(ref) ?? 0.5;
   const boxes = [
     ...diagram.supplies.flatMap((supply) => supplyRails(diagram, supply)),
     ...diagram.parts.flatMap((part) => {
-      const drawn = partBoxes(part, height);
+      const drawn = partBoxes(part, level);
       return [...drawn, ...posts(diagram, part, drawn)];
     }),
   ];
@@ -80,9 +80,11 @@ export function ladderOf(diagram: Diagram): Ladder {
           to: { box: box.id, ref },
         });
   for (const { id, from, to } of diagram.wires) {
-    const [upper, lower] = height(from) >= height(to) ? [from, to] : [to, from];
-    const one = leaving(homes.get(upper));
-    const two = entering(homes.get(lower), lower);
+    const [upper, lower] = level(from) >= level(to) ? [from, to] : [to, from];
+    const one = homes.get(upper)?.[0];
+    // Where a terminal is in two boxes, a wire comes to the one that it leads on into.
+    const at = homes.get(lower);
+    const two = at?.find((box) => box.left.includes(lower)) ?? at?.[0];
     if (one && two)
       lines.push({
         id,
@@ -92,13 +94,6 @@ export function ladderOf(diagram: Diagram): Ladder {
       });
   }
   return { boxes, lines };
-
-  function leaving(at: Box[] | undefined): Box | undefined {
-    return at?.[0];
-  }
-  function entering(at: Box[] | undefined, ref: TerminalRef): Box | undefined {
-    return at?.find((box) => box.left.includes(ref)) ?? at?.[0];
-  }
 }
 
 /** Each terminal of a supply is a rail of its own; one that nothing is wired to is left out. */
@@ -139,9 +134,10 @@ function posts({ wires }: Diagram, part: Part, drawn: readonly Box[]): Box[] {
   });
 }
 
-type Height = (ref: TerminalRef) => number;
+/** How far from the hot rail a terminal lies, 1 at the rail and 0 at the way back. */
+type Level = (ref: TerminalRef) => number;
 
-function partBoxes(part: Part, height: Height): Box[] {
+function partBoxes(part: Part, level: Level): Box[] {
   const ref = (id: string): TerminalRef => terminalRef(part.id, id);
   const joined = (
     key: string,
@@ -157,15 +153,15 @@ function partBoxes(part: Part, height: Height): Box[] {
       return stars(
         part,
         part.contacts.map((each) => joined(each.id, 'contact', each.between)),
-        height,
+        level,
       );
     case 'protector':
-      return stars(part, [joined(part.id, SYMBOLS[part.protector], part.between)], height);
+      return stars(part, [joined(part.id, SYMBOLS[part.protector], part.between)], level);
     case 'connection':
       return stars(
         part,
         part.joins.map((join) => joined(join.join('-'), 'metal', join)),
-        height,
+        level,
       );
     case 'load': {
       const secondary = part.elements.find((each) => each.id === part.windings?.secondary);
@@ -177,10 +173,10 @@ function partBoxes(part: Part, height: Height): Box[] {
       const ways = part.elements
         .filter((each) => each !== secondary)
         .map((each) => joined(each.id, SYMBOLS[part.load], each.between));
-      return [...stars(part, ways, height), ...rails];
+      return [...stars(part, ways, level), ...rails];
     }
     case 'board': {
-      const all = part.terminals.map(({ id }) => ref(id)).sort((a, b) => height(b) - height(a));
+      const all = part.terminals.map(({ id }) => ref(id)).sort((a, b) => level(b) - level(a));
       const half = Math.ceil(all.length / 2);
       return [
         {
@@ -217,7 +213,7 @@ const SYMBOLS = {
 function stars(
   part: Part,
   ways: (Pick<Way, 'key' | 'symbol'> & { ends: [TerminalRef, TerminalRef] })[],
-  height: Height,
+  level: Level,
 ): Box[] {
   const boxes: Box[] = [];
   let left = ways;
@@ -229,8 +225,8 @@ function stars(
     const own = left.filter(({ ends }) => ends.includes(common));
     left = left.filter((each) => !own.includes(each));
     const far = own.map(({ ends: [a, b] }) => (a === common ? b : a));
-    const mean = far.reduce((sum, each) => sum + height(each), 0) / far.length;
-    const first = height(common) >= mean;
+    const mean = far.reduce((sum, each) => sum + level(each), 0) / far.length;
+    const first = level(common) >= mean;
     boxes.push({
       id: boxes.length ? `${part.id}#${boxes.length}` : part.id,
       owner: part.id,

@@ -1,8 +1,7 @@
-import { atRest, circuitOf, type Machine } from '../behaviour/machine';
+import { atRest, circuitOf } from '../behaviour/machine';
 import type { Stand } from '../behaviour/run';
 import { nodeOf, type Network } from '../circuit/network';
 import { CLOSED_CONTACT } from '../circuit/ohms';
-import { truePosition } from '../circuit/partEdges';
 import { Potentials } from '../circuit/potentials';
 import type { CellState, Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
@@ -21,41 +20,46 @@ export interface Showing {
   gone: ReadonlySet<string>;
 }
 
-/** Below this no current is drawn, in ampere; from this share of the weakest supply on a point is live. */
+/** Below this no current is drawn, in ampere; from this share of its supply's volts on a point is live. */
 const FLOWS = 0.5e-3;
 const LIVE = 0.2;
 
 /** A dead unit as its sheet draws it. */
 export const drawnShowing = (diagram: Diagram): Showing =>
-  showingOf(diagram, {
-    at: 0,
-    loads: {},
-    machine: atRest(drawnSetup(diagram)),
-  });
+  showingOf(diagram, { machine: atRest(drawnSetup(diagram)), loads: {} });
 
 /** What a drawing shows of a unit as it stands, with its faults. */
 export function showingOf(
   diagram: Diagram,
-  { machine, loads }: Pick<Stand, 'machine' | 'loads' | 'at'>,
+  { machine, loads }: Pick<Stand, 'machine' | 'loads'>,
   faults: readonly Fault[] = [],
 ): Showing {
   const network = circuitOf(diagram, machine, faults);
-  const there = new Set(network.edges.map((edge) => `${edge.owner}.${edge.key}`));
+  const ways = new Map(network.edges.map((edge) => [`${edge.owner}.${edge.key}`, edge]));
+  const whole = new Set(network.edges.map((edge) => edge.owner));
   const flows = new Set<string>();
   const live = new Set<TerminalRef>();
   if (machine.setup.power === 'on') follow(diagram, network, flows, live);
-  const contacts = contactsOf(diagram, machine, faults, network);
-  const gone = new Set(
-    diagram.wires
-      .filter(({ id }) => !network.edges.some((edge) => edge.owner === id))
-      .map((wire) => wire.id),
+  const contacts = new Map(
+    switches(diagram).flatMap((part) =>
+      part.contacts.map(({ id }): [string, CellState] => {
+        const edge = ways.get(`${part.id}.${id}`);
+        return [
+          `${part.id}.${id}`,
+          !edge ? 'open' : edge.unsure === undefined ? 'closed' : 'either',
+        ];
+      }),
+    ),
   );
+  const gone = new Set(diagram.wires.flatMap(({ id }) => (whole.has(id) ? [] : [id])));
   for (const part of diagram.parts) {
-    if (part.kind === 'protector' && !network.edges.some((edge) => edge.owner === part.id))
-      gone.add(`${part.id}.${part.id}`);
-    if (part.kind === 'load')
-      for (const { id } of part.elements)
-        if (!there.has(`${part.id}.${id}`)) gone.add(`${part.id}.${id}`);
+    const own =
+      part.kind === 'protector'
+        ? [part.id]
+        : part.kind === 'load'
+          ? part.elements.map((each) => each.id)
+          : [];
+    for (const key of own) if (!ways.has(`${part.id}.${key}`)) gone.add(`${part.id}.${key}`);
   }
   const running = new Map(
     Object.entries(loads).flatMap(([id, doing]) => (doing === 'off' ? [] : [[id, doing] as const])),
@@ -98,24 +102,4 @@ function follow(
       const volts = Math.hypot(over(solved.ac.re), over(solved.ac.im), over(solved.dc.re));
       if (volts > LIVE * against.volts) live.add(ref);
     }
-}
-
-/** Every contact as it really stands, stuck ones and those that nothing moves included. */
-function contactsOf(
-  diagram: Diagram,
-  { setup, positions }: Machine,
-  faults: readonly Fault[],
-  network: Network,
-): Map<string, CellState> {
-  const states = new Map<string, CellState>();
-  for (const part of switches(diagram)) {
-    const position = truePosition(diagram, part, setup, faults, positions);
-    const row = part.table.rows.find((each) => each.position === position);
-    for (const { id } of part.contacts) {
-      const edge = network.edges.find((each) => each.owner === part.id && each.key === id);
-      const either = row?.either?.includes(id) || edge?.unsure !== undefined;
-      states.set(`${part.id}.${id}`, either ? 'either' : edge ? 'closed' : 'open');
-    }
-  }
-  return states;
 }

@@ -1,6 +1,6 @@
 import { builtIn } from '../../library/library';
 import { parseSteps } from '../behaviour/step';
-import { runWhole } from '../behaviour/run';
+import { standAfter } from '../behaviour/run';
 import { circuitOf } from '../behaviour/machine';
 import { voltsBetween } from '../circuit/voltReading';
 import type { ReadingEvidence } from '../diagnose/evidence';
@@ -60,7 +60,7 @@ describe.each(ids)('what is promised of a test: %s', (id) => {
     if (!use || !steps.ok) throw new Error('no use');
     for (const index of [HEALTHY, 1, hypotheses.length - 1]) {
       const { causes = [], faults = [] } = hypotheses[index] ?? {};
-      const machine = runWhole(diagram, steps.value, causes).courses.at(-1)?.stands.at(-1)?.machine;
+      const machine = standAfter(diagram, steps.value, causes)?.machine;
       if (!machine) throw new Error('no end');
       const network = circuitOf(diagram, machine, faults);
       for (const test of liveTests(diagram, use.steps).slice(0, 40)) {

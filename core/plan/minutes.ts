@@ -135,7 +135,7 @@ export class Minutes {
   }
 
   /** Whether a button is held while it is read. */
-  isHeld(setup: Setup): boolean {
+  private isHeld(setup: Setup): boolean {
     return this.diagram.actuators.some(
       (each) => each.kind === 'momentary' && setup.actuators[each.id] !== each.rest,
     );

@@ -4,7 +4,7 @@ import { cellState } from '../diagram/contactTable';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { positionsOf } from '../diagram/setup';
 import { switches } from '../diagram/terminal';
-import { bigSelector } from './bigSelector';
+import { bigSelector } from '../../library/bigSelector';
 import { proofOf } from './proof';
 import { fewestMoves, moves, totalMoves } from './route';
 

@@ -83,14 +83,15 @@ export class UnitDiagnosis {
       tests: again ? [] : tests,
       settles,
       secondLook: again,
-      contradictions: contradictions(planner.predictor, all),
+      contradictions: contradictions(planner.predictor, entries),
       oddTwins,
       pairs: planner !== this.planner,
     };
   }
 
   /** Minutes that each school is expected to take from here. */
-  compare(entries: readonly Evidence[], way: Way): { school: School; minutes: number }[] {
+  compare(all: readonly Evidence[], way: Way): { school: School; minutes: number }[] {
+    const { counted: entries } = twinsOtherwise(this.predictor, all);
     const { planner, state } = this.stateOf(entries);
     return planner.compare(state, entries, way);
   }

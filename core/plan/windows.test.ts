@@ -1,6 +1,6 @@
 import { builtIn } from '../../library/library';
 import { circuitOf } from '../behaviour/machine';
-import { runWhole } from '../behaviour/run';
+import { runWhole, standAfter } from '../behaviour/run';
 import { parseSteps } from '../behaviour/step';
 import { chanceFrom } from '../chance';
 import { voltsBetween } from '../circuit/voltReading';
@@ -37,7 +37,7 @@ describe('a reading that holds for some seconds only', () => {
   });
 
   it.each(['igniter-relay', 'valve-relay'])(
-    'finds what no reading at the end does: %s',
+    'comes to a relay that nothing pulls in, once live readings are allowed: %s',
     (relay) => {
       const index = neverPulls(relay);
       const truth = predictor.hypotheses[index];
@@ -62,9 +62,7 @@ describe('a reading that holds for some seconds only', () => {
       const { causes = [], faults = [] } = predictor.hypotheses[index] ?? {};
       const steps = `thermostat=heat,wait=${1 + Math.floor(chance() * 60)}`;
       const parsed = parseSteps(furnace, steps);
-      const stand = runWhole(furnace, parsed.ok ? parsed.value : [], causes)
-        .courses.at(-1)
-        ?.stands.at(-1);
+      const stand = standAfter(furnace, parsed.ok ? parsed.value : [], causes);
       if (!stand) throw new Error(steps);
       const network = circuitOf(furnace, stand.machine, faults);
       for (let k = 0; k < 10; k++) {

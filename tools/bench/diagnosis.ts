@@ -191,10 +191,7 @@ function bySchool(diagnosis: UnitDiagnosis, complaints: Complaints): Record<Scho
 }
 
 /** Our minutes and the least possible, on each complaint with its few likeliest explanations. */
-export function besideOptimum(
-  diagnosis: UnitDiagnosis,
-  complaints: Complaints,
-): OfDiagram['small'] {
+function besideOptimum(diagnosis: UnitDiagnosis, complaints: Complaints): OfDiagram['small'] {
   const small = { problems: 0, ours: 0, optimum: 0, worst: 1 };
   for (const { complaint } of complaints) {
     const { decision, root } = diagnosis.planner.problem(
@@ -218,7 +215,7 @@ export function besideOptimum(
 const NOWHERE = (): number => 0;
 
 /** Minutes to the verdict of somebody who takes the advice anew after every outcome. */
-export function byAdvice(decision: Decision, node: Node): number {
+function byAdvice(decision: Decision, node: Node): number {
   const [best] = rankedBy('least', decision, node, decision.standing(node), NOWHERE);
   if (!best) return 0;
   return decision

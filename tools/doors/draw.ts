@@ -1,4 +1,4 @@
-import { runWhole } from '../../core/behaviour/run';
+import { standAfter } from '../../core/behaviour/run';
 import { parseSteps } from '../../core/behaviour/step';
 import { drawLadder } from '../../core/drawing/place';
 import { drawnShowing, showingOf } from '../../core/drawing/showing';
@@ -17,9 +17,7 @@ export async function draw(options: {
   const faults = faultsFrom(diagram, options.fault);
   const drawing = await drawLadder(diagram, layout);
   const steps = options.steps === undefined ? [] : valueOf(parseSteps(diagram, options.steps));
-  const stand = steps.length
-    ? runWhole(diagram, steps, faults).courses.at(-1)?.stands.at(-1)
-    : undefined;
+  const stand = steps.length ? standAfter(diagram, steps, faults) : undefined;
   const showing = stand ? showingOf(diagram, stand, faults) : drawnShowing(diagram);
   process.stdout.write(toSvg(diagram, drawing, showing));
   return EXIT.done;

@@ -3,25 +3,32 @@ import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
 import { sayPosition } from '../../../core/diagram/setup';
 
 const MARKS = { closed: '●', open: '○', either: '◐' };
+const STYLE =
+  'body{font:12pt sans-serif}table{border-collapse:collapse}td,th{border:1px solid;padding:4pt;text-align:center}';
 
-/** Prints a contact table on a sheet of its own, with room for what was measured. */
+/** Prints a contact table on a sheet of its own, which goes when the print is over. */
 export function printTable(diagram: Diagram, part: SwitchPart): void {
   const frame = document.createElement('iframe');
-  frame.style.display = 'none';
+  // Not display: none, of which some browsers print nothing.
+  frame.style.cssText = 'position:absolute;width:0;height:0;border:0';
   document.body.append(frame);
-  const sheet = frame.contentDocument;
-  if (!sheet) return;
-  sheet.title = `${diagram.name}: ${part.name}`;
-  const style = sheet.createElement('style');
-  style.textContent =
-    'body{font:12pt sans-serif}table{border-collapse:collapse}td,th{border:1px solid;padding:4pt;text-align:center}';
-  sheet.head.append(style);
+  const { contentDocument: sheet, contentWindow: window } = frame;
+  if (!sheet || !window) return;
+  fillSheet(sheet, diagram, part);
+  window.addEventListener('afterprint', () => frame.remove());
+  window.print();
+}
+
+/** The contact table as a page, with room beside each cell for what was measured. */
+export function fillSheet(sheet: Document, diagram: Diagram, part: SwitchPart): void {
   const add = (to: HTMLElement, tag: string, text: string): HTMLElement => {
     const element = sheet.createElement(tag);
     element.textContent = text;
     to.append(element);
     return element;
   };
+  sheet.title = `${diagram.name}: ${part.name}`;
+  add(sheet.head, 'style', STYLE);
   add(sheet.body, 'h1', part.name);
   add(
     sheet.body,
@@ -32,12 +39,10 @@ export function printTable(diagram: Diagram, part: SwitchPart): void {
   const head = add(table, 'tr', '');
   add(head, 'th', 'Position');
   for (const { between } of part.contacts) add(head, 'th', between.join('-'));
-  for (const row of part.table.rows) {
+  for (const { position } of part.table.rows) {
     const line = add(table, 'tr', '');
-    add(line, 'th', sayPosition(diagram, part.actuator, row.position));
+    add(line, 'th', sayPosition(diagram, part.actuator, position));
     for (const { id } of part.contacts)
-      add(line, 'td', `${MARKS[cellState(part, id, row.position)]} ____`);
+      add(line, 'td', `${MARKS[cellState(part, id, position)]} ____`);
   }
-  frame.contentWindow?.print();
-  frame.remove();
 }

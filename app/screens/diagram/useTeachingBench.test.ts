@@ -1,5 +1,5 @@
 import { act, renderHook } from '@testing-library/react-native';
-import { runWhole } from '../../../core/behaviour/run';
+import { standAfter } from '../../../core/behaviour/run';
 import { parseSteps } from '../../../core/behaviour/step';
 import { chanceFrom } from '../../../core/chance';
 import type { Diagram } from '../../../core/diagram/diagram';
@@ -103,9 +103,7 @@ describe('a unit on the teaching bench', () => {
         steps.push(move);
         act(() => bench.current.move(move));
         const parsed = parseSteps(diagram, steps.join(','));
-        const stand = runWhole(diagram, parsed.ok ? parsed.value : [], put)
-          .courses.at(-1)
-          ?.stands.at(-1);
+        const stand = standAfter(diagram, parsed.ok ? parsed.value : [], put);
         if (!stand) throw new Error(steps.join());
         const whole = showingOf(diagram, stand, put);
         const { showing } = bench.current;

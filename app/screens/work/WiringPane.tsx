@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { runWhole } from '../../../core/behaviour/run';
+import { standAfter } from '../../../core/behaviour/run';
 import { parseSteps } from '../../../core/behaviour/step';
 import { atRest, type Machine } from '../../../core/behaviour/machine';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
@@ -26,10 +26,7 @@ export function WiringPane({ work, test }: { work: Work; test: MeterTest | undef
   const drawn = useDrawing(work.key, diagram);
   const [picked, setPicked] = useState<TerminalRef[]>([]);
   const machine = useMemo(() => machineIn(diagram, test), [diagram, test]);
-  const showing = useMemo(
-    () => showingOf(diagram, { at: 0, machine, loads: {} }),
-    [diagram, machine],
-  );
+  const showing = useMemo(() => showingOf(diagram, { machine, loads: {} }), [diagram, machine]);
   const at = test && [test.from, test.to];
   const probes = picked.length ? picked : (at ?? []);
   const [from, to] = probes;
@@ -78,8 +75,7 @@ export function WiringPane({ work, test }: { work: Work; test: MeterTest | undef
 function machineIn(diagram: Diagram, test: MeterTest | undefined): Machine {
   if (test?.kind === 'volt') {
     const steps = parseSteps(diagram, test.steps);
-    const course = runWhole(diagram, steps.ok ? steps.value : [], []).courses.at(-1);
-    const stand = course?.stands.at(-1);
+    const stand = standAfter(diagram, steps.ok ? steps.value : []);
     if (stand) return stand.machine;
   }
   return atRest(test?.kind === 'ohm' ? test.setup : drawnSetup(diagram));
