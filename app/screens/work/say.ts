@@ -101,8 +101,6 @@ export function momentsOf(diagram: Diagram): { steps: string; says: string }[] {
 export function sayLast(diagram: Diagram, steps: string): string {
   const parsed = parseSteps(diagram, steps);
   const does = parsed.ok ? parsed.value.at(-1)?.does : undefined;
-  const { base, waits } = splitWait(steps);
-  if (does && waits) return `${sayLast(diagram, base)}, after ${waits} s`;
   switch (does?.kind) {
     case 'move':
       return capital(sayPosition(diagram, does.actuator, does.position));
@@ -115,6 +113,12 @@ export function sayLast(diagram: Diagram, steps: string): string {
     case undefined:
       return steps;
   }
+}
+
+/** How long after the last step a live reading was taken, where that was waited for. */
+function sayWait(steps: string): string {
+  const { waits } = splitWait(steps);
+  return waits ? `, after ${waits} s` : '';
 }
 
 /** One entry in two short lines: what was done, and what it showed. */
@@ -143,7 +147,7 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
           `${entry.from} to ${entry.to}`,
           ...(entry.steps === undefined
             ? saySetup(diagram, entry.setup)
-            : [`live, ${sayLast(diagram, entry.steps)}`]),
+            : [`live, ${sayLast(diagram, entry.steps)}${sayWait(entry.steps)}`]),
           ...(entry.wiggle ? ['wiggled'] : []),
         ].join(', '),
         shown: entry.shows.kind === 'volts' ? sayVolts(entry.shows.volts) : sayDisplay(entry.shows),
