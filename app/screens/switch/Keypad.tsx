@@ -32,7 +32,7 @@ const MOST_DIGITS = 8;
 export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
   const palette = useTheme();
   const [typed, setTyped] = useState('');
-  const [written, setWritten] = useState<string>();
+  const [inWords, setInWords] = useState(false);
   const [problem, setProblem] = useState<DisplayProblem>();
 
   const say = (said: string): void => {
@@ -40,7 +40,7 @@ export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
     setProblem(refused);
     if (refused) return;
     setTyped('');
-    setWritten(undefined);
+    setInWords(false);
   };
   const digit = (character: string) => (): void => {
     setProblem(undefined);
@@ -96,32 +96,14 @@ export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
   useKeys({
     ...Object.fromEntries(rows.flat().map((key) => [key.letter, key.press])),
     ',': digit('.'),
-    w: () => setWritten(''),
+    w: () => setInWords(true),
   });
 
   return (
     <View style={[styles.pad, { backgroundColor: palette.sunk }]} testID="keypad">
       {problem && <Problem problem={problem} say={say} dismiss={() => setProblem(undefined)} />}
-      {written !== undefined ? (
-        <View style={styles.written}>
-          <View style={styles.grow}>
-            <Field
-              label="What the meter showed, in your words"
-              testID="written"
-              value={written}
-              onChangeText={setWritten}
-              onSubmitEditing={() => say(written)}
-              autoFocus
-            />
-          </View>
-          <Button label="Enter" testID="written-enter" onPress={() => say(written)} />
-          <Button
-            look="bare"
-            label="Keys"
-            testID="written-close"
-            onPress={() => setWritten(undefined)}
-          />
-        </View>
+      {inWords ? (
+        <InWords say={say} close={() => setInWords(false)} />
       ) : (
         <View style={styles.typed}>
           <Type size="small" tone="soft" style={styles.grow}>
@@ -134,7 +116,7 @@ export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
             accessibilityRole="button"
             accessibilityLabel="Write it in words"
             testID="write"
-            onPress={() => setWritten('')}
+            onPress={() => setInWords(true)}
             style={styles.words}
           >
             <Type size="small" weight="strong" style={styles.underline}>
@@ -155,6 +137,27 @@ export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
           ))}
         </View>
       ))}
+    </View>
+  );
+}
+
+/** What was shown, written out; the keys are not drawn anew with every letter. */
+function InWords({ say, close }: { say: (said: string) => void; close: () => void }) {
+  const [written, setWritten] = useState('');
+  return (
+    <View style={styles.written}>
+      <View style={styles.grow}>
+        <Field
+          label="What the meter showed, in your words"
+          testID="written"
+          value={written}
+          onChangeText={setWritten}
+          onSubmitEditing={() => say(written)}
+          autoFocus
+        />
+      </View>
+      <Button label="Enter" testID="written-enter" onPress={() => say(written)} />
+      <Button look="bare" label="Keys" testID="written-close" onPress={close} />
     </View>
   );
 }
