@@ -20,7 +20,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { ACTS, type ActEvidence } from '../core/diagnose/evidence';
+import { ACTS, type ActEvidence } from '../core/call/evidence';
 import type { TerminalRef } from '../core/diagram/diagram';
 import type { QuantityState } from '../core/diagram/setup';
 import { parseDisplay, parseVolts, type Display } from '../core/meter/display';

@@ -1,8 +1,8 @@
 import Ajv from 'ajv';
 import { parseSteps } from '../core/behaviour/step';
 import type { Outcome } from '../core/behaviour/statement';
-import type { ActEvidence, Evidence, ReadingEvidence } from '../core/diagnose/evidence';
-import { PLUGGED_IN } from '../core/diagnose/useRuns';
+import type { ActEvidence, Evidence, ReadingEvidence } from '../core/call/evidence';
+import { PLUGGED_IN } from '../core/behaviour/useRuns';
 import type { Diagram, TerminalRef } from '../core/diagram/diagram';
 import { drawnSetup, poweredSetup, setActuator, type Setup } from '../core/diagram/setup';
 import { findTerminal } from '../core/diagram/terminal';

@@ -1,7 +1,7 @@
 import { Key } from 'selenium-webdriver';
 import { ohmReading } from '../core/circuit/ohmReading';
-import { complaintOf } from '../core/diagnose/complaint';
-import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/diagnose/evidence';
+import { complaintOf } from '../core/inference/complaint';
+import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/call/evidence';
 import { ownerOf } from '../core/fault/modes';
 import { parseFault } from '../core/fault/parseFault';
 import { ORDINARY_METER, showOhms } from '../core/meter/meter';

@@ -1,10 +1,10 @@
 import { runWhole } from '../core/behaviour/run';
 import { parseSteps } from '../core/behaviour/step';
 import { lintCircuit } from '../core/circuit/lintCircuit';
-import { complaintMap } from '../core/diagnose/complaint';
-import { unitHypotheses } from '../core/diagnose/unitHypotheses';
-import { UnitPredictor } from '../core/diagnose/unitPredictor';
-import { HEALTHY } from '../core/diagnose/weighEvidence';
+import { complaintMap } from '../core/inference/complaint';
+import { unitHypotheses } from '../core/inference/unitHypotheses';
+import { UnitPredictor } from '../core/inference/unitPredictor';
+import { HEALTHY } from '../core/inference/entryLikelihood';
 import type { Diagram } from '../core/diagram/diagram';
 import { WIRE_COLOURS } from '../core/drawing/wireColours';
 import { lintDiagram } from '../core/diagram/lint';

@@ -6,8 +6,8 @@ import type { CallDetail, CallSummary } from '../contract/call';
 import type { Entry } from '../contract/entry';
 import { builtIn, LIBRARY } from '../library/library';
 import { createApp } from './app';
-import { addDiagram } from './data/diagrams';
-import { openDatabase, transaction } from './data/database';
+import { addDiagram } from './db/diagrams';
+import { openDatabase, transaction } from './db/database';
 
 const url = process.env.YARRIX_TEST_DATABASE ?? '';
 const shop = `test-${randomUUID()}`;

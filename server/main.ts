@@ -1,8 +1,8 @@
 import type { Server } from 'node:http';
 import pino from 'pino';
 import { createApp } from './app';
-import { openDatabase } from './data/database';
-import { migrate } from './data/migrate';
+import { openDatabase } from './db/database';
+import { migrate } from './db/migrate';
 
 export interface ServerOptions {
   databaseUrl: string;

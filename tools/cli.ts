@@ -1,14 +1,14 @@
 import { parseArgs } from 'node:util';
-import { behave } from './doors/behave';
-import { check } from './doors/check';
-import { diagnose } from './doors/diagnose';
-import { walk } from './doors/walk';
-import { diagrams } from './doors/diagrams';
-import { BadInput, EXIT, out } from './doors/door';
+import { behave } from './commands/behave';
+import { check } from './commands/check';
+import { diagnose } from './commands/diagnose';
+import { walk } from './commands/walk';
+import { diagrams } from './commands/diagrams';
+import { BadInput, EXIT, out } from './commands/command';
 import { Hindered } from './folders';
-import { expect } from './doors/expect';
-import { proof } from './doors/proof';
-import { spice } from './doors/spice';
+import { expect } from './commands/expect';
+import { proof } from './commands/proof';
+import { spice } from './commands/spice';
 
 const USAGE = `./yarrix COMMAND
 
@@ -79,7 +79,7 @@ async function main(argv: string[]): Promise<number> {
     case 'walk':
       return walk({ ...values, diagram: first });
     case 'draw':
-      return (await import('./doors/draw')).draw({ ...values, diagram: first });
+      return (await import('./commands/draw')).draw({ ...values, diagram: first });
     case 'spice':
       return spice({ ...values, diagram: first });
     case 'bench':

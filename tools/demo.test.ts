@@ -1,15 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chanceFrom } from '../core/chance';
-import { complaintOf } from '../core/diagnose/complaint';
-import { workCall } from '../core/diagnose/simulatedCall';
+import { complaintOf } from '../core/inference/complaint';
+import { workCall } from '../core/simulate/simulatedCall';
 import { nameFault, ownerOf } from '../core/fault/modes';
 import { parseFault } from '../core/fault/parseFault';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
 import { CALLS } from '../demo/scenario';
 import { builtIn } from '../library/library';
-import { placeOf } from './doors/walk';
+import { placeOf } from './commands/walk';
 import { ROOT } from './folders';
 
 const told = readFileSync(join(ROOT, 'docs', 'demo.md'), 'utf8');

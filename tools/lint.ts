@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { EXIT, out } from './doors/door';
+import { EXIT, out } from './commands/command';
 import { ROOT } from './folders';
 import { run } from './run';
 

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Browser, PHONE, WIDE } from '../e2e/browser';
 import { Yarrix } from '../e2e/yarrix';
 import { needDebian } from './debian';
-import { EXIT, out } from './doors/door';
+import { EXIT, out } from './commands/command';
 import { ROOT } from './folders';
 
 /** One picture: a view of the demo data, and what is pressed to come to it, after the views before. */

@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import { loadDemo, removeShop } from '../demo/load';
-import { migrate } from '../server/data/migrate';
+import { migrate } from '../server/db/migrate';
 import { needDebian } from './debian';
-import { EXIT, out } from './doors/door';
+import { EXIT, out } from './commands/command';
 import { DATA, DEMO_SHOP } from './folders';
 import { startCluster } from './postgres';
 

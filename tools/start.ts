@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { loadDemo } from '../demo/load';
 import { startServer, type RunningServer } from '../server/main';
 import { needDebian } from './debian';
-import { BadInput, EXIT, out } from './doors/door';
+import { BadInput, EXIT, out } from './commands/command';
 import { DATA, DEMO_SHOP, Hindered, PORT, WEB } from './folders';
 import { freePort, startCluster } from './postgres';
 import { addressOf, sayRunning, sayStopped, whoRuns } from './running';

@@ -1,4 +1,4 @@
-import { EXIT, out } from './doors/door';
+import { EXIT, out } from './commands/command';
 import { addressOf, whoRuns } from './running';
 
 /** `./yarrix status`: whether it runs, and whether its database answers. */

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { EXIT, out } from './doors/door';
+import { EXIT, out } from './commands/command';
 import { DATA, Hindered } from './folders';
 import { stopClusterIn } from './postgres';
 import { sayStopped, whoRuns } from './running';

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { needDebian } from './debian';
-import { BadInput, out } from './doors/door';
+import { BadInput, out } from './commands/command';
 import { ROOT } from './folders';
 import { run } from './run';
 import { buildWeb } from './webBuild';

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { migrate } from '../server/data/migrate';
+import { migrate } from '../server/db/migrate';
 import { needDebian } from './debian';
 import { startCluster, type Cluster } from './postgres';
 

@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
-import { Button } from '../components/Button';
-import { Notice } from '../components/Notice';
-import { Screen } from '../components/Screen';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { Screen } from '../ui/Screen';
 
 export default function NotFound() {
   return (

@@ -1,3 +1,3 @@
-import { DiagramsScreen } from '../screens/DiagramsScreen';
+import { DiagramsScreen } from '../features/diagrams/DiagramsScreen';
 
 export default DiagramsScreen;

@@ -1,3 +1,3 @@
-import { CallsScreen } from '../screens/CallsScreen';
+import { CallsScreen } from '../features/calls/CallsScreen';
 
 export default CallsScreen;

@@ -1,3 +1,3 @@
-import { NewCallScreen } from '../screens/NewCallScreen';
+import { NewCallScreen } from '../features/calls/NewCallScreen';
 
 export default NewCallScreen;

@@ -2,7 +2,7 @@ import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/tool
 import { METERS } from '../../core/meter/meter';
 import type { Depth } from '../../core/plan/proof';
 import { USUAL_WAY, type Way } from '../../core/plan/way';
-import { database } from '../storage/database';
+import { database } from '../sync/database';
 import type { ThemeChoice } from '../theme/theme';
 
 export interface Settings {

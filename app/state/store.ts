@@ -1,6 +1,6 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
-import { calls } from './calls';
-import { outbox } from './outbox';
+import { calls } from '../features/calls/callsSlice';
+import { outbox } from '../sync/outbox';
 import { settings } from './settings';
 
 const reducer = combineReducers({ calls, outbox, settings });

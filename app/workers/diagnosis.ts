@@ -1,13 +1,13 @@
 import type { OhmAnswer } from '../../core/circuit/ohmReading';
-import type { Evidence, StatementEvidence } from '../../core/diagnose/evidence';
-import type { Contradiction } from '../../core/diagnose/contradictions';
-import type { SecondLook } from '../../core/diagnose/secondLook';
+import type { Evidence, StatementEvidence } from '../../core/call/evidence';
+import type { Contradiction } from '../../core/inference/contradictions';
+import type { SecondLook } from '../../core/inference/secondLook';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { Fault } from '../../core/fault/modes';
-import type { Advice } from '../../core/plan/nextTest';
+import type { Advice } from '../../core/plan/unitPlanner';
 import type { Depth, ProofStep } from '../../core/plan/proof';
 import type { Way } from '../../core/plan/way';
-import type { School } from '../../core/plan/schools';
+import type { School } from '../../core/plan/policies';
 import type { Shown } from '../../core/plan/shown';
 import type { VoltTest } from '../../core/plan/unitTests';
 

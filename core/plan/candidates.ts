@@ -1,6 +1,6 @@
-import type { UnitPredictor } from '../diagnose/unitPredictor';
-import { atItself } from '../diagnose/unitState';
-import { foretold } from './foretold';
+import type { UnitPredictor } from '../inference/unitPredictor';
+import { atItself } from '../inference/beliefState';
+import { foretold } from './predictedOutcome';
 import type { Cost, Minutes } from './minutes';
 import type { UnitTest } from './unitTests';
 

@@ -1,4 +1,4 @@
-import type { Evidence } from '../diagnose/evidence';
+import type { Evidence } from '../call/evidence';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { splitRef } from '../diagram/terminal';

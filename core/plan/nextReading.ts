@@ -3,10 +3,10 @@ import type { SwitchPart } from '../diagram/diagram';
 import { positionsOf, switchPosition } from '../diagram/setup';
 import { splitRef, terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolate';
-import { samePlace, type Explanation, type SwitchState } from '../diagnose/switchVerdict';
-import { GOOD } from '../diagnose/hypotheses';
-import type { Predictor } from '../diagnose/predict';
-import type { Reading, ReadingPlace } from '../judge/reading';
+import { samePlace, type Explanation, type SwitchState } from '../inference/switchVerdict';
+import { GOOD } from '../inference/switchHypotheses';
+import type { Predictor } from '../inference/switchPredictor';
+import type { Reading, ReadingPlace } from '../call/reading';
 import { proofSetup } from './proof';
 
 /** The reading to take next and why it is asked for. */

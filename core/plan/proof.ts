@@ -3,7 +3,7 @@ import { cellState, neverPairs, pairState } from '../diagram/contactTable';
 import { actuatorStateFor, drawnSetup, positionsOf, type Setup } from '../diagram/setup';
 import { terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolate';
-import type { ReadingPlace } from '../judge/reading';
+import type { ReadingPlace } from '../call/reading';
 import { subsets } from '../subsets';
 import { fewestMoves } from './route';
 

@@ -1,6 +1,6 @@
 import type { Decision, Node, Standing } from './decision';
 import { choices, type Choice } from './leastMinutes';
-import { choose, expectedMinutes, SCHOOLS, type Distance, type School } from './schools';
+import { choose, expectedMinutes, SCHOOLS, type Distance, type School } from './policies';
 
 /** Schools that come near the least minutes on some units, and are quick to follow. */
 const NEAR_LEAST = ['likeliest', 'split'] as const;

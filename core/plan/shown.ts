@@ -1,9 +1,9 @@
 import type { Outcome } from '../behaviour/statement';
-import type { UnitPredictor } from '../diagnose/unitPredictor';
+import type { UnitPredictor } from '../inference/unitPredictor';
 import type { Display } from '../meter/display';
 import { showOhms } from '../meter/meter';
-import { nominalOf } from '../diagnose/unitPredictor';
-import type { Meaning } from './nextTest';
+import { nominalOf } from '../inference/unitPredictor';
+import type { Meaning } from './unitPlanner';
 import type { UnitTest } from './unitTests';
 
 /** One outcome of a test as it would be seen. */

@@ -1,18 +1,18 @@
-import { contradictions, type Contradiction } from '../diagnose/contradictions';
-import { twinsOtherwise } from '../diagnose/goodTwin';
-import { setPointsMissing } from '../diagnose/action';
-import { hypothesesWithPairs } from '../diagnose/pairs';
-import type { Evidence } from '../diagnose/evidence';
-import { onceMore, secondLook, type SecondLook } from '../diagnose/secondLook';
-import { unitHypotheses, type UnitHypothesis } from '../diagnose/unitHypotheses';
-import { UnitPredictor } from '../diagnose/unitPredictor';
-import { unitState, type UnitState, type UnitVerdict } from '../diagnose/unitState';
-import { UseRuns } from '../diagnose/useRuns';
+import { contradictions, type Contradiction } from '../inference/contradictions';
+import { twinsOtherwise } from '../inference/knownGoodUnit';
+import { setPointsMissing } from '../describe/action';
+import { hypothesesWithPairs } from '../inference/pairsOfFaults';
+import type { Evidence } from '../call/evidence';
+import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';
+import { unitHypotheses, type UnitHypothesis } from '../inference/unitHypotheses';
+import { UnitPredictor } from '../inference/unitPredictor';
+import { unitState, type UnitState, type UnitVerdict } from '../inference/beliefState';
+import { UseRuns } from '../behaviour/useRuns';
 import type { Diagram } from '../diagram/diagram';
 import type { Meter } from '../meter/meter';
-import { UnitPlanner, type Advice } from './nextTest';
+import { UnitPlanner, type Advice } from './unitPlanner';
 import { USUAL_WAY, type Way } from './way';
-import type { School } from './schools';
+import type { School } from './policies';
 
 /** Share of the preparing that the uses of the unit take. */
 const USES = 0.5;

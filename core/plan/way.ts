@@ -1,6 +1,6 @@
 import type { Diagram } from '../diagram/diagram';
 import type { Option } from './decision';
-import type { School } from './schools';
+import type { School } from './policies';
 
 /** How the technician wants to work. */
 export interface Way {

@@ -1,7 +1,7 @@
 import type { Stand } from '../behaviour/run';
-import type { StatementEvidence } from '../diagnose/evidence';
-import type { UnitPredictor } from '../diagnose/unitPredictor';
-import { HEALTHY } from '../diagnose/weighEvidence';
+import type { StatementEvidence } from '../call/evidence';
+import type { UnitPredictor } from '../inference/unitPredictor';
+import { HEALTHY } from '../inference/entryLikelihood';
 
 /** A window is long enough to be read in from so many seconds on, and soon enough up to so many. */
 const LONG_ENOUGH = 4;

@@ -2,10 +2,10 @@ import { Router } from 'express';
 import type { Pool } from 'pg';
 import { NewCallDto, type CallDetail } from '../../contract/call';
 import { readDto } from '../../contract/readDto';
-import { addCall, findCall, listCalls } from '../data/calls';
-import { transaction } from '../data/database';
-import { findDiagram } from '../data/diagrams';
-import { listEntries } from '../data/entries';
+import { addCall, findCall, listCalls } from '../db/calls';
+import { transaction } from '../db/database';
+import { findDiagram } from '../db/diagrams';
+import { listEntries } from '../db/entries';
 import { uuidOf, valid } from '../input';
 import { notFound, Refused } from '../problems';
 

@@ -5,10 +5,10 @@ import { readDiagram } from '../../contract/diagramFile';
 import { readDto } from '../../contract/readDto';
 import { NewTableDto } from '../../contract/table';
 import { findSwitch } from '../../core/diagram/terminal';
-import { findCall } from '../data/calls';
-import { transaction } from '../data/database';
-import { addDiagram, findDiagram, listDiagrams } from '../data/diagrams';
-import { addEntry } from '../data/entries';
+import { findCall } from '../db/calls';
+import { transaction } from '../db/database';
+import { addDiagram, findDiagram, listDiagrams } from '../db/diagrams';
+import { addEntry } from '../db/entries';
 import { uuidOf, valid } from '../input';
 import { notFound, Refused } from '../problems';
 

@@ -6,9 +6,9 @@ import { parseSteps } from '../../core/behaviour/step';
 import { findTerminal, owners } from '../../core/diagram/terminal';
 import type { Result } from '../../core/result';
 import type { Diagram } from '../../core/diagram/diagram';
-import { findCall } from '../data/calls';
-import { findDiagram } from '../data/diagrams';
-import { addEntry } from '../data/entries';
+import { findCall } from '../db/calls';
+import { findDiagram } from '../db/diagrams';
+import { addEntry } from '../db/entries';
 import { uuidOf, valid } from '../input';
 import { notFound, Refused } from '../problems';
 

@@ -1,4 +1,4 @@
-import { BadInput } from '../doors/door';
+import { BadInput } from '../commands/command';
 
 /** `./yarrix bench engine|diagnosis|proof [--json]`: how fast and how good, measured in one run. */
 export async function bench(what: string | undefined, json: boolean): Promise<number> {

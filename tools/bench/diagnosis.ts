@@ -1,18 +1,18 @@
 import { chanceFrom } from '../../core/chance';
-import type { StatementEvidence } from '../../core/diagnose/evidence';
-import { complaintOf } from '../../core/diagnose/complaint';
-import { workCall, type SimulatedCall } from '../../core/diagnose/simulatedCall';
+import type { StatementEvidence } from '../../core/call/evidence';
+import { complaintOf } from '../../core/inference/complaint';
+import { workCall, type SimulatedCall } from '../../core/simulate/simulatedCall';
 import type { Diagram } from '../../core/diagram/diagram';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import type { Decision, Node } from '../../core/plan/decision';
 import { exactOptimum } from '../../core/plan/exactOptimum';
 import { rankedBy } from '../../core/plan/ranked';
 import { USUAL_WAY } from '../../core/plan/way';
-import { SCHOOLS, type School } from '../../core/plan/schools';
+import { SCHOOLS, type School } from '../../core/plan/policies';
 import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
-import { unitState } from '../../core/diagnose/unitState';
+import { unitState } from '../../core/inference/beliefState';
 import { LIBRARY } from '../../library/library';
-import { EXIT, out, outJson } from '../doors/door';
+import { EXIT, out, outJson } from '../commands/command';
 
 const SEED = 20261125;
 /** How often a reading is nothing of the kind, in the runs with slips. */

@@ -12,7 +12,7 @@ import { drawnSetup, type Setup } from '../../core/diagram/setup';
 import { everyFault } from '../../core/fault/everyFault';
 import { LIBRARY } from '../../library/library';
 import { needDebian } from '../debian';
-import { EXIT, out, outJson } from '../doors/door';
+import { EXIT, out, outJson } from '../commands/command';
 import { ngspice } from '../reference/ngspice';
 
 /** One way to compute the same readings. */

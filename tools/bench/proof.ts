@@ -2,7 +2,7 @@ import { bigSelector } from '../../library/bigSelector';
 import { proofOf, type Depth } from '../../core/plan/proof';
 import { fewestMoves, totalMoves } from '../../core/plan/route';
 import { switches } from '../../core/diagram/terminal';
-import { EXIT, out, outJson } from '../doors/door';
+import { EXIT, out, outJson } from '../commands/command';
 
 const SEED = 20261126;
 const RUNS = 10;

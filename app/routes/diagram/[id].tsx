@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { DiagramScreen } from '../../screens/DiagramScreen';
+import { DiagramScreen } from '../../features/diagrams/DiagramScreen';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SwitchScreen } from '../../../screens/SwitchScreen';
+import { SwitchScreen } from '../../../features/switchProof/SwitchScreen';
 
 export default function Route() {
   const { id, part } = useLocalSearchParams<{ id: string; part: string }>();

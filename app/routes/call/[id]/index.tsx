@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CallScreen } from '../../../screens/CallScreen';
+import { CallScreen } from '../../../features/calls/CallScreen';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

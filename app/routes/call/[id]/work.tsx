@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { WorkScreen } from '../../../screens/WorkScreen';
+import { WorkScreen } from '../../../features/diagnosis/WorkScreen';
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

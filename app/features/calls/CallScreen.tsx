@@ -1,0 +1,178 @@
+import { useEffect, useMemo } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import type { CallDetail } from '../../../contract/call';
+import type { NewEntry } from '../../../contract/entry';
+import type { Part, SwitchPart } from '../../../core/diagram/diagram';
+import { switches } from '../../../core/diagram/terminal';
+import { METERS } from '../../../core/meter/meter';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Chip } from '../../ui/Chip';
+import { Notice } from '../../ui/Notice';
+import { RowLink } from '../../ui/RowLink';
+import { Screen } from '../../ui/Screen';
+import { Type } from '../../ui/Type';
+import { diagramKey, loadCall } from './callsSlice';
+import { selectCall } from './callView';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { enqueue } from '../../sync/outbox';
+import { space } from '../../theme/theme';
+import { usePrepared } from '../../workers/usePrepared';
+import { switchStanding } from './switchStanding';
+
+/** One call: the unit, its complaint, and how each switch stands. */
+export function CallScreen({ callId }: { callId: string }) {
+  const dispatch = useAppDispatch();
+  const call = useAppSelector((state) => selectCall(state, callId));
+  const loading = useAppSelector((state) => state.calls.openState[callId]);
+  useEffect(() => {
+    void dispatch(loadCall(callId));
+  }, [dispatch, callId]);
+
+  if (call) return <Opened call={call} />;
+  return (
+    <Screen title="Call" back="/">
+      {loading === 'failed' ? (
+        <Notice
+          icon="wifi-off"
+          title="The call could not be read"
+          text="It is not on this device and the server does not have it or is away."
+          testID="failed"
+        >
+          <Button
+            label="Try again"
+            icon="refresh-cw"
+            testID="retry"
+            onPress={() => void dispatch(loadCall(callId))}
+          />
+        </Notice>
+      ) : (
+        <Notice icon="loader" title="Reading the call" testID="loading" />
+      )}
+    </Screen>
+  );
+}
+
+function Opened({ call }: { call: CallDetail }) {
+  const dispatch = useAppDispatch();
+  const { appliance, diagram, diagramId, diagramVersion } = call;
+  // While the call is read, the worker gets ready for its diagram: the first advice is there at once.
+  usePrepared(diagramKey(diagramId, diagramVersion), diagram);
+  const others = diagram.parts.filter((part) => part.kind !== 'switch');
+  const move = (stage: 'open' | 'done'): void => {
+    const body: NewEntry = {
+      callId: call.id,
+      kind: 'stage',
+      phoneAt: new Date().toISOString(),
+      body: { stage },
+    };
+    void dispatch(enqueue({ to: 'entries', id: crypto.randomUUID(), body }));
+  };
+  return (
+    <Screen title={`${appliance.make} ${appliance.model}`} under={appliance.place} back="/">
+      <ScrollView contentContainerStyle={styles.inner} testID="call">
+        <Card>
+          <Type size="lead" weight="heavy">
+            {call.complaint}
+          </Type>
+          <Type tone="soft">
+            {appliance.place}
+            {appliance.customer ? ` · ${appliance.customer}` : ''}
+          </Type>
+          <Chip
+            label={call.stage === 'done' ? 'Done' : 'Open'}
+            tone={call.stage === 'done' ? 'good' : 'warn'}
+            icon={call.stage === 'done' ? 'check' : 'tool'}
+            testID="stage"
+          />
+          <Type size="small" tone="soft">
+            Diagram: {diagram.name}, version {call.diagramVersion}
+          </Type>
+        </Card>
+        <RowLink href={`/call/${call.id}/work`} name="From complaint to part" testID="work">
+          <Type size="lead" weight="strong">
+            From complaint to part
+          </Type>
+          <Type size="small" tone="soft">
+            Say what it does; be told what to test next
+          </Type>
+        </RowLink>
+        <Type weight="heavy" role="heading" aria-level={2}>
+          Or prove a switch at once
+        </Type>
+        {switches(diagram).map((part) => (
+          <SwitchRow key={part.id} call={call} part={part} />
+        ))}
+        <Card>
+          <Type weight="heavy" role="heading" aria-level={2}>
+            Other parts of this unit
+          </Type>
+          {others.map((part) => (
+            <OtherPart key={part.id} part={part} />
+          ))}
+        </Card>
+        {call.stage === 'open' ? (
+          <Button
+            icon="check"
+            label="Finish this call"
+            testID="finish"
+            onPress={() => move('done')}
+          />
+        ) : (
+          <Button
+            icon="rotate-ccw"
+            label="Open it again"
+            testID="reopen"
+            onPress={() => move('open')}
+          />
+        )}
+      </ScrollView>
+    </Screen>
+  );
+}
+
+function SwitchRow({ call, part }: { call: CallDetail; part: SwitchPart }) {
+  const meterId = useAppSelector((state) => state.settings.meter);
+  const standing = useMemo(
+    () => switchStanding(call, part, METERS.find((each) => each.id === meterId) ?? METERS[0]),
+    [call, part, meterId],
+  );
+  return (
+    <RowLink
+      href={`/call/${call.id}/${part.id}`}
+      name={`${part.name}: ${standing.label}`}
+      testID={`switch-${part.id}`}
+    >
+      <Type size="lead" weight="strong">
+        {part.name}
+      </Type>
+      <Type size="small" tone="soft">
+        {part.role}
+      </Type>
+      {part.aliases && (
+        <Type size="small" tone="soft">
+          {part.aliases
+            .map(({ word, trap }) => `also “${word}”${trap ? ` (careful: ${trap})` : ''}`)
+            .join(', ')}
+        </Type>
+      )}
+      <Chip {...standing} testID={`standing-${part.id}`} />
+    </RowLink>
+  );
+}
+
+function OtherPart({ part }: { part: Part }) {
+  return (
+    <View style={styles.part}>
+      <Type weight="strong">{part.name}</Type>
+      <Type size="small" tone="soft">
+        {part.role}
+      </Type>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  inner: { padding: space.m, gap: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
+  part: { paddingVertical: space.xs },
+});

@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Outcome } from '../../../core/behaviour/statement';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Type } from '../../ui/Type';
+import { space } from '../../theme/theme';
+import { momentsOf, OUTCOMES } from './say';
+import type { Work } from './useWork';
+
+/** What the unit does and does not do, put together from its own controls and loads. */
+export function Complaint({ work, done }: { work: Work; done: () => void }) {
+  const { diagram } = work.call;
+  const [source, setSource] = useState<'told' | 'seen'>('told');
+  const [steps, setSteps] = useState<string>();
+  const [subject, setSubject] = useState<string>();
+  const loads = diagram.parts.filter((part) => part.kind === 'load');
+  const tell = (outcome: Outcome): void => {
+    if (steps === undefined || subject === undefined) return;
+    work.tell(source, steps, subject, outcome);
+    setSubject(undefined);
+    done();
+  };
+  return (
+    <Card testID="complaint">
+      <Type weight="heavy" role="heading" aria-level={2}>
+        What does it do, and when?
+      </Type>
+      <View style={styles.choices}>
+        <Button
+          label="Customer told it"
+          testID="source-told"
+          selected={source === 'told'}
+          onPress={() => setSource('told')}
+        />
+        <Button
+          label="I saw it myself"
+          testID="source-seen"
+          selected={source === 'seen'}
+          onPress={() => setSource('seen')}
+        />
+      </View>
+      <Choice says="The moment">
+        {momentsOf(diagram).map((moment) => (
+          <Button
+            key={moment.steps}
+            label={moment.says}
+            testID={`moment-${moment.steps}`}
+            selected={moment.steps === steps}
+            onPress={() => setSteps(moment.steps)}
+          />
+        ))}
+      </Choice>
+      {steps !== undefined && (
+        <Choice says="The part that is spoken of">
+          {loads.map((part) => (
+            <Button
+              key={part.id}
+              label={part.name}
+              testID={`subject-${part.id}`}
+              selected={part.id === subject}
+              onPress={() => setSubject(part.id)}
+            />
+          ))}
+        </Choice>
+      )}
+      {steps !== undefined && subject !== undefined && (
+        <Choice says="What it does then">
+          {OUTCOMES.map(([outcome, says]) => (
+            <Button
+              key={outcome}
+              label={says}
+              testID={`outcome-${outcome}`}
+              onPress={() => tell(outcome)}
+            />
+          ))}
+        </Choice>
+      )}
+    </Card>
+  );
+}
+
+function Choice({ says, children }: { says: string; children: React.ReactNode }) {
+  return (
+    <>
+      <Type size="small" tone="soft">
+        {says}
+      </Type>
+      <View style={styles.choices}>{children}</View>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  choices: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

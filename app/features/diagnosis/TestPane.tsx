@@ -1,0 +1,158 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { sayTest } from '../../../core/describe/test';
+import { Button } from '../../ui/Button';
+import { useKeys } from '../../ui/useKeys';
+import { space } from '../../theme/theme';
+import { Acts } from './Acts';
+import { Complaint } from './Complaint';
+import { LastEntry } from './LastEntry';
+import { LiveScript } from './LiveScript';
+import { MakeSafe } from './MakeSafe';
+import { SecondLook } from './SecondLook';
+import { TestCard } from './TestCard';
+import { Thinking } from './Thinking';
+import { UnitVerdict } from './UnitVerdict';
+import type { InHand } from './useInHand';
+import type { Work } from './useWork';
+import { WayCard } from './WayCard';
+import { WhyTest } from './WhyTest';
+
+interface Props {
+  work: Work;
+  hand: InHand;
+  /** What is being told besides: what the unit does, or what was done to it. */
+  adding: Adding;
+  setAdding: (adding: Adding) => void;
+}
+
+export type Adding = 'statement' | 'act' | undefined;
+
+/** The verdict so far and the card in hand, with what may be told besides. */
+export function TestPane({ work, hand, adding, setAdding }: Props) {
+  const [open, setOpen] = useState<'why' | 'way'>();
+  const begun = work.evidence.length > 0;
+  const toggle = (which: 'why' | 'way') => (): void => setOpen(open === which ? undefined : which);
+  const done = (): void => setAdding(undefined);
+  useKeys({ y: toggle('why') });
+  return (
+    <>
+      <Thinking work={work} begun={begun} />
+      {(!begun || adding === 'statement') && <Complaint work={work} done={done} />}
+      {adding === 'act' && <Acts work={work} done={done} />}
+      {begun && !work.thinking && adding === undefined && (
+        <>
+          <UnitVerdict work={work} />
+          <Card work={work} hand={hand} />
+          {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle('why')} />}
+          {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
+          <LastEntry work={work} />
+        </>
+      )}
+      {begun && adding === undefined && (
+        <View style={styles.row}>
+          <Button
+            icon="message-circle"
+            label="What it does"
+            testID="tell-more"
+            onPress={() => setAdding('statement')}
+            style={styles.grow}
+          />
+          <Button
+            icon="tool"
+            label="Something done"
+            testID="add-act"
+            onPress={() => setAdding('act')}
+            style={styles.grow}
+          />
+          <Button
+            icon="sliders"
+            label="How to work"
+            testID="open-way"
+            selected={open === 'way'}
+            onPress={toggle('way')}
+            style={styles.grow}
+          />
+        </View>
+      )}
+      {begun && open === 'way' && <WayCard work={work} />}
+    </>
+  );
+}
+
+/** The one card that is worked on: making safe comes before ohms, a second look before the next test. */
+function Card({ work, hand }: { work: Work; hand: InHand }) {
+  const { advice, again, live, at } = hand;
+  if (hand.unsafe) return <MakeSafe work={work} live={hand.goLive} />;
+  if (again) return <SecondLook work={work} again={again} />;
+  if (live)
+    return (
+      <LiveScript
+        key={`${work.evidence.length} ${at}`}
+        work={work}
+        test={live.test}
+        good={live.good}
+        ready={hand.standClear}
+      />
+    );
+  return advice ? <TestCard work={work} advice={advice} /> : null;
+}
+
+/** The same points on a unit that is known to be good prove leads, setup and expectation. */
+function Twin({ hand: { twin, setTwin } }: { hand: InHand }) {
+  return (
+    <Button
+      icon="copy"
+      label={twin ? 'Reading the good twin: back to this unit' : 'Read a good twin first'}
+      testID="twin"
+      selected={twin}
+      onPress={() => setTwin(!twin)}
+    />
+  );
+}
+
+function Choices({
+  work,
+  hand,
+  open,
+  toggle,
+}: {
+  work: Work;
+  hand: InHand;
+  open: 'why' | 'way' | undefined;
+  toggle: () => void;
+}) {
+  const { tests, at, choose, next } = hand;
+  const { diagram } = work.call;
+  return (
+    <>
+      <View style={styles.row}>
+        <Button
+          icon="help-circle"
+          label="Why this test?"
+          testID="why"
+          shortcut="Y"
+          selected={open === 'why'}
+          onPress={toggle}
+          style={styles.grow}
+        />
+        <Button
+          icon="shuffle"
+          label="Another"
+          testID="another"
+          hint={`Another test: ${tests.map((each) => sayTest(diagram, each.test)).join('; ')}`}
+          shortcut="N"
+          disabled={tests.length < 2}
+          onPress={next}
+          style={styles.grow}
+        />
+      </View>
+      {open === 'why' && <WhyTest work={work} tests={tests} at={at} choose={choose} />}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  grow: { flexGrow: 1 },
+});

@@ -1,0 +1,97 @@
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { SCHOOLS, type School } from '../../../core/plan/policies';
+import type { Way } from '../../../core/plan/way';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Type } from '../../ui/Type';
+import { space } from '../../theme/theme';
+import { diagnose } from '../../workers/diagnosis';
+import type { Work } from './useWork';
+
+const PLACES: [Way['place'], string][] = [
+  ['any', 'Anywhere'],
+  ['part', 'At the part'],
+  ['plug', 'From the plug'],
+];
+
+/** How the technician wants to work: the school, with what each would take here, and what is allowed. */
+export function WayCard({ work }: { work: Work }) {
+  const { way, evidence, key, call } = work;
+  const [minutes, setMinutes] = useState<Partial<Record<School, number>>>({});
+  const { diagram } = call;
+  useEffect(() => {
+    let wanted = true;
+    diagnose({ ask: 'schools', key, diagram, entries: evidence, way }).then(
+      (answer) => {
+        if (wanted && answer.kind === 'schools')
+          setMinutes(Object.fromEntries(answer.schools.map((each) => [each.school, each.minutes])));
+      },
+      () => wanted && setMinutes({}),
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [key, diagram, evidence, way]);
+  return (
+    <Card testID="way">
+      <Type weight="heavy" role="heading" aria-level={2}>
+        How to work
+      </Type>
+      {(Object.keys(SCHOOLS) as School[]).map((school) => {
+        const takes = minutes[school];
+        return (
+          <Button
+            key={school}
+            label={`${SCHOOLS[school].name}${takes === undefined ? '' : ` · ${takes.toFixed(0)} min`}`}
+            hint={`${SCHOOLS[school].name}: ${SCHOOLS[school].why}`}
+            testID={`school-${school}`}
+            selected={way.school === school}
+            onPress={() => work.choose({ school })}
+          />
+        );
+      })}
+      <Type size="small" tone="soft">
+        {SCHOOLS[way.school].why}
+      </Type>
+      <View style={styles.row}>
+        <Button
+          label="Cold only"
+          testID="way-cold"
+          selected={!way.live}
+          onPress={() => work.choose({ live: false })}
+        />
+        <Button
+          label="Live allowed"
+          testID="way-live"
+          selected={way.live}
+          onPress={() => work.choose({ live: true })}
+        />
+      </View>
+      <View style={styles.row}>
+        {PLACES.map(([place, says]) => (
+          <Button
+            key={place}
+            label={says}
+            testID={`place-${place}`}
+            selected={way.place === place}
+            onPress={() => work.choose({ place })}
+          />
+        ))}
+      </View>
+      <Button
+        label={
+          work.blind ? 'Expected value: after the reading' : 'Expected value: before the reading'
+        }
+        hint="Blind entry: people report what they expect, so what a good unit shows can come after"
+        testID="blind"
+        selected={work.blind}
+        onPress={() => work.setBlind(!work.blind)}
+      />
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

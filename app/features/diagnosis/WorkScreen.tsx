@@ -1,0 +1,120 @@
+import { useDeferredValue, useState } from 'react';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Tabs } from '../../ui/Tabs';
+import { useKeys } from '../../ui/useKeys';
+import { space, WIDE } from '../../theme/theme';
+import { Keypad } from '../switchProof/Keypad';
+import { Course } from './Course';
+import { Log } from './Log';
+import { Suspects } from './Suspects';
+import { TablePane } from './TablePane';
+import { TestPane, type Adding } from './TestPane';
+import { useInHand } from './useInHand';
+import { useWork, type Work } from './useWork';
+import { WiringPane } from './WiringPane';
+
+/** From complaint to part: what is known of the unit, who is suspected, what to test next. */
+export function WorkScreen({ callId }: { callId: string }) {
+  const opening = useWork(callId);
+  const back = `/call/${callId}`;
+  if (opening.state === 'ready') return <Opened work={opening.work} back={back} />;
+  return (
+    <Screen title="What is wrong?" back={back}>
+      {opening.state === 'failed' ? (
+        <Notice
+          icon="wifi-off"
+          title="The call could not be read"
+          text="It was not opened on this device before. Try again when the server is back."
+          testID="failed"
+        />
+      ) : (
+        <Notice icon="loader" title="Reading the call" testID="loading" />
+      )}
+    </Screen>
+  );
+}
+
+const PANES = { test: 'Test', suspects: 'Suspects', log: 'Log', table: 'Table', diagram: 'Wiring' };
+type Pane = keyof typeof PANES;
+
+function Opened({ work, back }: { work: Work; back: string }) {
+  const wide = useWindowDimensions().width >= WIDE;
+  const [pane, setPane] = useState<Pane>('test');
+  const [adding, setAdding] = useState<Adding>();
+  const hand = useInHand(work);
+  const { call, evidence } = work;
+  const { again, points } = hand;
+  // The keys come in a task of their own after the card, so that no press waits for both.
+  const late = useDeferredValue(hand.reading);
+  const reading = late === hand.reading ? late : undefined;
+  useKeys({
+    n: hand.next,
+    ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
+    ...(hand.unsafe && { d: work.makeSafe }),
+  });
+  const at = points && [points.from, points.to];
+  const pad = reading && adding === undefined && (
+    <Keypad
+      key={`${evidence.length} ${hand.at}`}
+      letters={wide}
+      measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
+      enter={(said) => work.read(reading, said, hand.twin ? 'twin' : 'unit', again?.reading)}
+    />
+  );
+  const panes: Record<Pane, React.ReactNode> = {
+    test: <TestPane work={work} hand={hand} adding={adding} setAdding={setAdding} />,
+    suspects: work.findings && <Suspects work={work} />,
+    log: (
+      <>
+        <Course work={work} />
+        <Log work={work} />
+      </>
+    ),
+    table: <TablePane work={work} at={at} />,
+    diagram: <WiringPane work={work} test={points} />,
+  };
+  return (
+    <Screen
+      title="What is wrong?"
+      under={`${call.appliance.make} ${call.appliance.model} · ${call.complaint}`}
+      back={back}
+    >
+      {wide ? (
+        <View style={styles.panes}>
+          <View style={styles.pane}>
+            <ScrollView contentContainerStyle={styles.inner}>{panes.test}</ScrollView>
+            {pad}
+          </View>
+          <ScrollView
+            tabIndex={0}
+            role="region"
+            aria-label="Suspects, table and wiring"
+            style={styles.pane}
+            contentContainerStyle={styles.inner}
+          >
+            {panes.suspects}
+            {panes.table}
+            {panes.diagram}
+          </ScrollView>
+          <ScrollView style={styles.pane} contentContainerStyle={styles.inner}>
+            {panes.log}
+          </ScrollView>
+        </View>
+      ) : (
+        <>
+          <Tabs names={PANES} chosen={pane} choose={setPane} />
+          <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
+          {pane === 'test' && pad}
+        </>
+      )}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
+  panes: { flex: 1, flexDirection: 'row' },
+  pane: { flex: 1 },
+});

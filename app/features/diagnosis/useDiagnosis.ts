@@ -1,0 +1,72 @@
+import { useCallback, useEffect, useState } from 'react';
+import type { Evidence } from '../../../core/call/evidence';
+import type { Diagram } from '../../../core/diagram/diagram';
+import type { Way } from '../../../core/plan/way';
+import { diagnose, stopDiagnosis, Stopped, type Findings } from '../../workers/diagnosis';
+
+export interface Diagnosis {
+  /** Undefined until the worker has answered for the first time. */
+  findings: Findings | undefined;
+  /** Whether the findings are of evidence that has grown since. */
+  thinking: boolean;
+  /** Share of the preparing that is done, while a unit that is new to the worker is prepared. */
+  progress: number | undefined;
+  stopped: boolean;
+  failed: string | undefined;
+  stop: () => void;
+  /** Starts again after a stop or a failure. */
+  again: () => void;
+}
+
+/** What the worker makes of the evidence; asked anew with every change. */
+export function useDiagnosis(
+  unit: { key: string; diagram: Diagram } | undefined,
+  evidence: Evidence[],
+  way: Way,
+): Diagnosis {
+  const [findings, setFindings] = useState<Findings>();
+  const [answered, setAnswered] = useState<Evidence[]>();
+  const [answeredWay, setAnsweredWay] = useState<Way>();
+  const [progress, setProgress] = useState<number>();
+  const [ended, setEnded] = useState<Error>();
+  const [tries, setTries] = useState(0);
+  const key = unit?.key;
+  const diagram = unit?.diagram;
+  useEffect(() => {
+    if (!diagram || !key) return;
+    let wanted = true;
+    diagnose({ ask: 'findings', key, diagram, entries: evidence, way }, (share) => {
+      if (wanted) setProgress(share);
+    }).then(
+      (answer) => {
+        if (!wanted || answer.kind !== 'findings') return;
+        setProgress(undefined);
+        setFindings(answer.findings);
+        setAnswered(evidence);
+        setAnsweredWay(way);
+        setEnded(undefined);
+      },
+      (error: Error) => {
+        if (!wanted) return;
+        setProgress(undefined);
+        setEnded(error);
+      },
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [diagram, key, evidence, way, tries]);
+  const again = useCallback(() => {
+    setEnded(undefined);
+    setTries((before) => before + 1);
+  }, []);
+  return {
+    findings,
+    thinking: answered !== evidence || answeredWay !== way,
+    progress,
+    stopped: ended instanceof Stopped,
+    failed: ended && !(ended instanceof Stopped) ? ended.message : undefined,
+    stop: stopDiagnosis,
+    again,
+  };
+}

@@ -1,0 +1,92 @@
+import { useState } from 'react';
+import type { ReadingEvidence } from '../../../core/call/evidence';
+import type { SlipKind } from '../../../core/inference/secondLook';
+import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
+import type { GoodShown, ShownTest } from '../../workers/diagnosis';
+import type { MeterTest, Work } from './useWork';
+
+/** A reading that is taken once more before anything is named. */
+export interface Again {
+  reading: ReadingEvidence;
+  slip: SlipKind;
+  test: OhmTest;
+  good: GoodShown | undefined;
+}
+
+/** What the technician is at: the advised test or another, a second look, a live reading. */
+export interface InHand {
+  tests: readonly ShownTest[];
+  /** Place of the test in hand, and the test; none during a second look. */
+  at: number;
+  advice: ShownTest | undefined;
+  choose: (at: number) => void;
+  next: () => void;
+  again: Again | undefined;
+  live: { test: VoltTest; good: GoodShown | undefined } | undefined;
+  /** Reads the same live instead; undefined where that would answer nothing. */
+  goLive: (() => void) | undefined;
+  /** Ohms are in hand and power may be on. */
+  unsafe: boolean;
+  /** The two points in hand, read or not yet. */
+  points: MeterTest | undefined;
+  /** What the keypad enters now; undefined while something has to be done first. */
+  reading: MeterTest | undefined;
+  /** Power is on for a live reading and everybody stands clear. */
+  standClear: () => void;
+  /** The ohms in hand are read on a good twin, to prove leads, setup and expectation. */
+  twin: boolean;
+  setTwin: (twin: boolean) => void;
+}
+
+const NONE: readonly ShownTest[] = [];
+
+export function useInHand(work: Work): InHand {
+  const { findings, evidence, thinking, safe } = work;
+  const [chosen, setChosen] = useState<{ of: readonly ShownTest[]; at: number }>();
+  const [liveOf, setLiveOf] = useState<ShownTest>();
+  const [clearOf, setClearOf] = useState<ShownTest>();
+  const [twinAfter, setTwinAfter] = useState<Work['evidence']>();
+  const tests = thinking ? NONE : (findings?.tests ?? NONE);
+  // With new advice the choice is made anew.
+  const at = chosen?.of === tests ? chosen.at : 0;
+  const advice = tests[at];
+  const again = thinking ? undefined : againOf(work, evidence);
+  const live =
+    advice?.test.kind === 'volt'
+      ? { test: advice.test, good: advice.good }
+      : advice && liveOf === advice
+        ? advice.live
+        : undefined;
+  const ohm = again?.test ?? (advice?.test.kind === 'ohm' && !live ? advice.test : undefined);
+  const cleared = live && clearOf === advice ? live.test : undefined;
+  return {
+    tests,
+    at,
+    advice,
+    choose: (place) => setChosen({ of: tests, at: place }),
+    next: () => setChosen({ of: tests, at: (at + 1) % Math.max(1, tests.length) }),
+    again,
+    live,
+    goLive: advice?.live && !live ? () => setLiveOf(advice) : undefined,
+    unsafe: ohm !== undefined && !safe,
+    points: ohm ?? live?.test,
+    reading: ohm ? (safe ? ohm : undefined) : cleared,
+    standClear: () => setClearOf(advice),
+    // With the next entry it is this unit's turn again.
+    twin: ohm !== undefined && twinAfter === evidence,
+    setTwin: (twin) => setTwinAfter(twin ? evidence : undefined),
+  };
+}
+
+function againOf({ findings }: Work, evidence: Work['evidence']): Again | undefined {
+  const verdict = findings?.verdict;
+  if (verdict?.kind !== 'open' || verdict.needs !== 'second-look') return undefined;
+  const { secondLook, good } = verdict;
+  const reading = evidence.find(
+    (each): each is ReadingEvidence => each.kind === 'reading' && each.id === secondLook.entry,
+  );
+  if (!reading) return undefined;
+  const { from, to, setup, wiggle } = reading;
+  const test: OhmTest = { kind: 'ohm', reach: 'through', from, to, setup, wiggle };
+  return { reading, slip: secondLook.slip, test, good };
+}

@@ -1,0 +1,142 @@
+import { useEffect, useMemo } from 'react';
+import type { CallDetail } from '../../../contract/call';
+import type { Outcome } from '../../../core/behaviour/statement';
+import type { ActEvidence, Evidence, ReadingEvidence } from '../../../core/call/evidence';
+import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
+import { splitRef } from '../../../core/diagram/terminal';
+import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
+import { METERS } from '../../../core/meter/meter';
+import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
+import type { Way } from '../../../core/plan/way';
+import { acknowledgements, evidenceOf, selectCall } from '../calls/callView';
+import { loadCall, type Loading } from '../calls/callsSlice';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { change } from '../../state/settings';
+import { useLog } from '../calls/useLog';
+import { useDiagnosis, type Diagnosis } from './useDiagnosis';
+
+/** A test that is read with a meter. */
+export type MeterTest = OhmTest | VoltTest;
+
+export interface Work extends Diagnosis {
+  call: CallDetail;
+  /** What the worker knows the unit by. */
+  key: string;
+  evidence: Evidence[];
+  safe: boolean;
+  /** Whether power was on since it was made safe: its state is unknown until proved dead. */
+  poweredSince: boolean;
+  way: Way;
+  blind: boolean;
+  choose: (way: Partial<Way>) => void;
+  setBlind: (blind: boolean) => void;
+  makeSafe: () => void;
+  standClear: () => void;
+  tell: (
+    source: 'told' | 'seen',
+    steps: string,
+    subject: string,
+    outcome: Outcome,
+    jumper?: [ReadingEvidence['from'], ReadingEvidence['to']],
+  ) => void;
+  look: (look: string, found: boolean) => void;
+  act: (part: string, act: ActEvidence['act']) => void;
+  /**
+   * Enters what the meter showed; what is said both ways comes back as a question.
+   * @param of whether a good twin was read instead of this unit
+   * @param instead the reading that this one is a second look at
+   */
+  read: (
+    test: MeterTest,
+    said: string,
+    of: ReadingEvidence['of'],
+    instead?: ReadingEvidence,
+  ) => DisplayProblem | undefined;
+  takeBack: (id: string) => void;
+}
+
+export type Opening = { state: Exclude<Loading, 'ready'> } | { state: 'ready'; work: Work };
+
+/** Everything that the work screen shows and does. */
+export function useWork(callId: string): Opening {
+  const dispatch = useAppDispatch();
+  const log = useLog(callId);
+  const call = useAppSelector((root) => selectCall(root, callId));
+  const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
+  const { way, blind, meter } = useAppSelector((root) => root.settings);
+
+  useEffect(() => {
+    void dispatch(loadCall(callId));
+  }, [dispatch, callId]);
+
+  const entries = call?.entries;
+  // The same evidence stays the same thing while lines that are none join the log.
+  const told = useMemo(() => JSON.stringify(evidenceOf(entries ?? [])), [entries]);
+  const evidence = useMemo(() => JSON.parse(told) as Evidence[], [told]);
+  const acknowledged = useMemo(() => acknowledgements(entries ?? []), [entries]);
+  const diagram = call?.diagram;
+  const key = call && `${call.diagramId}/${call.diagramVersion}`;
+  const unit = useMemo(
+    () => (diagram && key !== undefined ? { key, diagram } : undefined),
+    [diagram, key],
+  );
+  const diagnosis = useDiagnosis(unit, evidence, way);
+  if (!call || !unit) return { state: loading === 'ready' ? 'failed' : loading };
+
+  const read: Work['read'] = (test, said, of, instead) => {
+    const live = test.kind === 'volt';
+    if (live && parseVolts(said) === undefined)
+      return { kind: 'unreadable', message: 'Say it in volts, such as 24.1 V or 80 mV.' };
+    const parsed = live ? undefined : parseDisplay(said);
+    if (parsed && !parsed.ok) return parsed.error;
+    const display = parsed?.ok ? parsed.value : undefined;
+    const beeper = display?.kind === 'beep' || display?.kind === 'silent';
+    const { from, to } = test;
+    const wire = call.diagram.wires.find((each) => each.from === from && each.to === to);
+    // A second look that shows something else takes the place of the first.
+    const other =
+      of === 'unit' &&
+      instead &&
+      display &&
+      JSON.stringify(display) !== JSON.stringify(instead.shows);
+    log('reading', {
+      part: test.kind === 'ohm' && test.reach === 'wire' && wire ? wire.id : splitRef(from).part,
+      from,
+      to,
+      setup: live ? poweredSetup(drawnSetup(call.diagram)) : test.setup,
+      ...(live && { steps: test.steps }),
+      ...(of === 'twin' && { of }),
+      wiggle: live ? false : test.wiggle,
+      lookedAgain: instead !== undefined,
+      function: live ? 'volt' : beeper ? 'beeper' : 'ohm',
+      meter,
+      leadOhms: acknowledged.leadOhms ?? METERS[0].leads.ohms,
+      said,
+      supersedes: other ? [instead.id] : [],
+    });
+    return undefined;
+  };
+  return {
+    state: 'ready',
+    work: {
+      ...diagnosis,
+      call,
+      key: unit.key,
+      evidence,
+      safe: acknowledged.safe,
+      poweredSince: acknowledged.poweredSince,
+      way,
+      blind,
+      choose: (some) => dispatch(change({ way: { ...way, ...some } })),
+      setBlind: (now) => dispatch(change({ blind: now })),
+      makeSafe: () => log('acknowledged', { what: 'made-safe' }),
+      standClear: () => log('acknowledged', { what: 'stood-clear' }),
+      tell: (source, steps, subject, outcome, jumper) =>
+        log('statement', { source, steps, subject, outcome, ...(jumper && { jumper }) }),
+      look: (look, found) => log('look', { look, found }),
+      act: (part, act) => log('act', { part, act }),
+      read,
+      takeBack: (names) => log('doubt', { names, reason: 'taken back' }),
+    },
+  };
+}

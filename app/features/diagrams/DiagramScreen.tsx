@@ -1,0 +1,101 @@
+import { router } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import type { Diagram } from '../../../core/diagram/diagram';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Screen } from '../../ui/Screen';
+import { Tabs } from '../../ui/Tabs';
+import { Type } from '../../ui/Type';
+import { Card } from '../../ui/Card';
+import { diagramKey, loadDiagrams } from '../calls/callsSlice';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { space } from '../../theme/theme';
+import { ComplaintMap } from './ComplaintMap';
+import { PlainTable } from './PlainTable';
+import { TeachingBench } from './TeachingBench';
+import { switches } from '../../../core/diagram/terminal';
+import { DiagramPane } from '../diagnosis/DiagramPane';
+
+const PANES = {
+  drawing: 'Drawing',
+  tables: 'Tables',
+  parts: 'Parts',
+  complaints: 'Complaints',
+  cautions: 'Cautions',
+};
+type Pane = keyof typeof PANES;
+
+/** One diagram: alive, its tables and parts, what its faults do, and a call from it. */
+export function DiagramScreen({ id }: { id: string }) {
+  const dispatch = useAppDispatch();
+  const { diagrams, diagramsState, bodies } = useAppSelector((state) => state.calls);
+  useEffect(() => {
+    void dispatch(loadDiagrams());
+  }, [dispatch]);
+  const summary = diagrams.find((each) => each.id === id);
+  const key = summary && diagramKey(id, summary.version);
+  const diagram = key === undefined ? undefined : bodies[key];
+  if (key === undefined || !diagram)
+    return (
+      <Screen title="Diagram" back="/diagrams">
+        {diagramsState === 'failed' || diagramsState === 'ready' ? (
+          <Notice
+            icon={diagramsState === 'ready' ? 'search' : 'wifi-off'}
+            title={diagramsState === 'ready' ? 'No such diagram' : 'The diagram could not be read'}
+            text="Look for it in the list, or try again when the server is back."
+            testID="failed"
+          />
+        ) : (
+          <Notice icon="loader" title="Reading the diagram" testID="loading" />
+        )}
+      </Screen>
+    );
+  return <Opened diagram={diagram} drawingKey={key} />;
+}
+
+function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string }) {
+  const [pane, setPane] = useState<Pane>('drawing');
+  const call = (): void => router.navigate(`/new?diagram=${encodeURIComponent(drawingKey)}`);
+  return (
+    <Screen title={diagram.name} under={diagram.kind} back="/diagrams">
+      <Tabs names={PANES} chosen={pane} choose={setPane} />
+      {pane === 'drawing' ? (
+        <TeachingBench diagram={diagram} drawingKey={drawingKey} />
+      ) : (
+        <ScrollView contentContainerStyle={styles.inner}>
+          {pane === 'tables' &&
+            switches(diagram).map((part) => (
+              <PlainTable key={part.id} diagram={diagram} part={part} />
+            ))}
+          {pane === 'parts' && <DiagramPane diagram={diagram} at={undefined} />}
+          {pane === 'complaints' && <ComplaintMap diagram={diagram} drawingKey={drawingKey} />}
+          {pane === 'cautions' && (
+            <Card testID="cautions" ground="warnGround" edge="warn">
+              {diagram.cautions.map((each) => (
+                <Type key={each}>{each}</Type>
+              ))}
+              <Type size="small">
+                The maker’s sheet, local codes and licensed practice go before this diagram.
+              </Type>
+            </Card>
+          )}
+        </ScrollView>
+      )}
+      <View style={styles.foot}>
+        <Button
+          look="act"
+          icon="plus"
+          label="Start a call with it"
+          testID="start-call"
+          onPress={call}
+        />
+      </View>
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
+  foot: { padding: space.m, width: '100%', maxWidth: 640, alignSelf: 'center' },
+});

@@ -1,0 +1,199 @@
+import Feather from '@expo/vector-icons/Feather';
+import { useEffect, useMemo, useState } from 'react';
+import { FlatList, Pressable, StyleSheet, View } from 'react-native';
+import type { Diagram } from '../../../core/diagram/diagram';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { RowLink } from '../../ui/RowLink';
+import { Screen } from '../../ui/Screen';
+import { Type } from '../../ui/Type';
+import { diagramKey, loadCalls, loadDiagrams } from '../calls/callsSlice';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { change } from '../../state/settings';
+import { space, useTheme } from '../../theme/theme';
+import { matches, wordsOf } from './search';
+
+interface Row {
+  id: string;
+  diagram: Diagram;
+  words: string;
+  /** Calls of this shop that were worked with it. */
+  used: number;
+}
+
+/** The diagrams of the shop, found by kind, part, what people call it, or what it does not do. */
+export function DiagramsScreen() {
+  const dispatch = useAppDispatch();
+  const { diagrams, diagramsState, bodies, list } = useAppSelector((state) => state.calls);
+  const favourites = useAppSelector((state) => state.settings.favourites);
+  const [search, setSearch] = useState('');
+  const [kept, setKept] = useState(false);
+  useEffect(() => {
+    void dispatch(loadDiagrams());
+    void dispatch(loadCalls());
+  }, [dispatch]);
+  const rows = useMemo(
+    () =>
+      diagrams.flatMap(({ id, version }): Row[] => {
+        const diagram = bodies[diagramKey(id, version)];
+        if (!diagram) return [];
+        const used = list.filter((call) => call.diagramId === id).length;
+        return [{ id, diagram, words: wordsOf(diagram), used }];
+      }),
+    [diagrams, bodies, list],
+  );
+  const found = rows
+    .filter(({ id, words }) => matches(words, search) && (!kept || favourites.includes(id)))
+    .sort(
+      (a, b) =>
+        Number(favourites.includes(b.id)) - Number(favourites.includes(a.id)) ||
+        b.used - a.used ||
+        a.diagram.kind.localeCompare(b.diagram.kind),
+    );
+  const star = (id: string): void => {
+    const others = favourites.filter((each) => each !== id);
+    dispatch(change({ favourites: others.length < favourites.length ? others : [...others, id] }));
+  };
+  return (
+    <Screen title="Diagrams" back="/">
+      <View style={styles.tools}>
+        <Field
+          label="Search kind of unit, part, what people call it, or what it does not do"
+          testID="search"
+          value={search}
+          onChangeText={setSearch}
+        />
+        <View style={styles.row}>
+          <Button
+            label={`All ${rows.length}`}
+            testID="show-all"
+            selected={!kept}
+            onPress={() => setKept(false)}
+            style={styles.half}
+          />
+          <Button
+            icon="star"
+            label={`Favourites ${rows.filter(({ id }) => favourites.includes(id)).length}`}
+            testID="show-favourites"
+            selected={kept}
+            onPress={() => setKept(true)}
+            style={styles.half}
+          />
+        </View>
+      </View>
+      <FlatList
+        data={found}
+        keyExtractor={({ id }) => id}
+        renderItem={({ item }) => (
+          <DiagramRow
+            row={item}
+            favourite={favourites.includes(item.id)}
+            star={() => star(item.id)}
+          />
+        )}
+        contentContainerStyle={styles.list}
+        ListEmptyComponent={<Empty state={rows.length ? 'none-match' : diagramsState} />}
+        testID="diagrams"
+      />
+    </Screen>
+  );
+}
+
+function DiagramRow({
+  row: { id, diagram, used },
+  favourite,
+  star,
+}: {
+  row: Row;
+  favourite: boolean;
+  star: () => void;
+}) {
+  const palette = useTheme();
+  const switches = diagram.parts.filter((part) => part.kind === 'switch').length;
+  return (
+    <View style={styles.row}>
+      <Pressable
+        accessibilityRole="button"
+        accessibilityLabel={
+          favourite ? `${diagram.name}: a favourite` : `Keep ${diagram.name} at hand`
+        }
+        aria-pressed={favourite}
+        testID={`star-${id}`}
+        onPress={star}
+        style={styles.star}
+      >
+        <Feather name="star" size={24} color={favourite ? palette.act : palette.soft} />
+        {favourite && <Type size="small">kept</Type>}
+      </Pressable>
+      <View style={styles.grow}>
+        <RowLink href={`/diagram/${id}`} name={diagram.name} testID={`diagram-${id}`}>
+          <Type weight="strong">{diagram.name}</Type>
+          <Type size="small" tone="soft">
+            {diagram.kind} · {diagram.parts.length} parts, {switches}{' '}
+            {switches === 1 ? 'switch' : 'switches'} ·{' '}
+            {used === 0 ? 'not used yet' : `used in ${used} ${used === 1 ? 'call' : 'calls'}`}
+          </Type>
+        </RowLink>
+      </View>
+    </View>
+  );
+}
+
+function Empty({ state }: { state: string }) {
+  const dispatch = useAppDispatch();
+  switch (state) {
+    case 'failed':
+      return (
+        <Notice
+          icon="wifi-off"
+          title="The diagrams could not be read"
+          text="The server is away and this device has not seen them yet."
+          testID="failed"
+        >
+          <Button
+            label="Try again"
+            icon="refresh-cw"
+            testID="retry"
+            onPress={() => void dispatch(loadDiagrams())}
+          />
+        </Notice>
+      );
+    case 'none-match':
+      return (
+        <Notice
+          icon="search"
+          title="No diagram matches"
+          text="Search for fewer words, or look under All."
+          testID="none-match"
+        />
+      );
+    case 'ready':
+      return (
+        <Notice
+          icon="book-open"
+          title="No diagrams yet"
+          text="The built-in ones come with ./yarrix start."
+          testID="empty"
+        />
+      );
+    default:
+      return <Notice icon="loader" title="Reading the diagrams" testID="loading" />;
+  }
+}
+
+const styles = StyleSheet.create({
+  tools: { padding: space.m, gap: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
+  row: { flexDirection: 'row', gap: space.s, alignItems: 'center' },
+  half: { flex: 1 },
+  star: { width: 48, height: 60, alignItems: 'center', justifyContent: 'center' },
+  grow: { flex: 1 },
+  list: {
+    paddingHorizontal: space.m,
+    gap: space.s,
+    paddingBottom: space.l,
+    width: '100%',
+    maxWidth: 820,
+    alignSelf: 'center',
+  },
+});

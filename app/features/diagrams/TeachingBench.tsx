@@ -1,0 +1,152 @@
+import { useState } from 'react';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
+import { toSvg } from '../../../core/drawing/svg';
+import { nameFault } from '../../../core/fault/modes';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Notice } from '../../ui/Notice';
+import { Type } from '../../ui/Type';
+import { saveAs } from '../../ui/saveAs';
+import { space, WIDE } from '../../theme/theme';
+import { sayGood } from '../diagnosis/Good';
+import { nameOf } from '../diagnosis/say';
+import { Controls } from './Controls';
+import { FaultPicker } from './FaultPicker';
+import { Ladder } from './Ladder';
+import { useDrawing } from './useDrawing';
+import { useTeachingBench, type Expected, type TeachingBench as Bench } from './useTeachingBench';
+
+/** Room for the drawing on a phone, and beside the controls. */
+const TALL = { phone: 380, wide: 460 };
+
+/** The drawing alive: move what a hand moves, put a fault in, tap two points. */
+export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string }) {
+  const wide = useWindowDimensions().width >= WIDE;
+  const drawn = useDrawing(drawingKey, diagram);
+  const bench = useTeachingBench(diagram);
+  const [probes, setProbes] = useState<TerminalRef[]>([]);
+  if (drawn.state === 'loading')
+    return <Notice icon="loader" title="Drawing the diagram" testID="drawing" />;
+  if (drawn.state === 'failed')
+    return (
+      <Notice
+        icon="alert-triangle"
+        title="The drawing cannot be made"
+        text={`${drawn.why}. Tables and parts are in the other panes.`}
+        testID="drawing-failed"
+      />
+    );
+  const { drawing } = drawn;
+  const point = (ref: TerminalRef): void =>
+    setProbes(
+      probes.length === 1 && probes[0] !== ref ? [...probes, ref] : probes[0] === ref ? [] : [ref],
+    );
+  const save = (): void =>
+    saveAs(`${diagram.id}.svg`, 'image/svg+xml', toSvg(diagram, drawing, bench.showing));
+  const parts = {
+    drawing: (
+      <>
+        <Ladder
+          diagram={diagram}
+          drawing={drawing}
+          showing={bench.showing}
+          probes={probes}
+          onPoint={point}
+          height={wide ? TALL.wide : TALL.phone}
+        />
+        <Between diagram={diagram} bench={bench} probes={probes} />
+      </>
+    ),
+    controls: (
+      <>
+        <Controls diagram={diagram} bench={bench} />
+        <FaultPicker diagram={diagram} bench={bench} />
+        <Button icon="download" label="Drawing as SVG" testID="save-svg" onPress={save} />
+      </>
+    ),
+  };
+  return wide ? (
+    <View style={styles.wide}>
+      <ScrollView style={styles.grow} contentContainerStyle={styles.inner}>
+        {parts.drawing}
+      </ScrollView>
+      <ScrollView style={styles.side} contentContainerStyle={styles.inner}>
+        {parts.controls}
+      </ScrollView>
+    </View>
+  ) : (
+    <ScrollView contentContainerStyle={styles.inner}>
+      {parts.drawing}
+      {parts.controls}
+    </ScrollView>
+  );
+}
+
+/** What a meter would show between the two points: of a good unit, and of one with the fault. */
+function Between({
+  diagram,
+  bench,
+  probes: [from, to],
+}: {
+  diagram: Diagram;
+  bench: Bench;
+  probes: readonly TerminalRef[];
+}) {
+  const { fault } = bench;
+  return (
+    <Card testID="between">
+      {from === undefined || to === undefined ? (
+        <Type>
+          {from === undefined
+            ? 'Tap a point for the red probe, another for the black one.'
+            : `Red probe at ${from}. Now the black one.`}
+        </Type>
+      ) : (
+        <>
+          <Type weight="strong">
+            {from} to {to}
+          </Type>
+          <Type size="small" tone="soft">
+            {bench.powered ? 'Live, in volts' : 'Unplugged, in ohms, wires on'}
+          </Type>
+          <Type weight="strong" tone="good" testID="between-good">
+            A good unit shows {sayExpected(bench.expected(from, to, []))}
+          </Type>
+          {fault && (
+            <Type weight="strong" tone="bad" testID="between-fault">
+              {nameFault(diagram, fault)}: {sayExpected(bench.expected(from, to, [fault]))}
+            </Type>
+          )}
+        </>
+      )}
+      <Runs diagram={diagram} bench={bench} />
+    </Card>
+  );
+}
+
+function Runs({ diagram, bench }: { diagram: Diagram; bench: Bench }) {
+  const { running } = bench.showing;
+  if (!bench.powered) return null;
+  const said = [...running].map(
+    ([id, doing]) => nameOf(diagram, id) + (doing === 'runs' ? '' : ` ${SAID[doing]}`),
+  );
+  return (
+    <Type testID="running" aria-live="polite">
+      {said.length ? `Runs: ${said.join(', ')}.` : 'Nothing runs.'}
+      {bench.end === 'cycling' ? ' It goes round and round.' : ''}
+    </Type>
+  );
+}
+
+const SAID = { weak: '(weakly)', hums: '(hums)' };
+
+export const sayExpected = (expected: Expected): string =>
+  expected.kind === 'none' ? `what nobody can say: ${expected.reason}` : sayGood(expected);
+
+const styles = StyleSheet.create({
+  inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
+  wide: { flex: 1, flexDirection: 'row' },
+  grow: { flex: 1, minWidth: 0 },
+  side: { width: 360, flexGrow: 0 },
+});

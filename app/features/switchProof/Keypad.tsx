@@ -1,0 +1,277 @@
+import Feather from '@expo/vector-icons/Feather';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { DisplayProblem } from '../../../core/meter/display';
+import { sayDisplay } from '../../../core/meter/display';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Type } from '../../ui/Type';
+import { useKeys } from '../../ui/useKeys';
+import { radius, space, touch, useTheme } from '../../theme/theme';
+
+interface Props {
+  enter: (said: string) => DisplayProblem | undefined;
+  /** Letters of the keyboard are shown on the keys. */
+  letters: boolean;
+  /** Ohms and beeps, or the volts of a live reading. */
+  measures?: 'ohms' | 'volts';
+}
+
+interface Key {
+  id: string;
+  label: string;
+  /** What it is on a keyboard. */
+  letter?: string;
+  press: () => void;
+  tone?: 'word' | 'unit';
+}
+
+const MOST_DIGITS = 8;
+
+/** What the meter showed: one tap for a word, digits and then the unit for a number. */
+export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
+  const palette = useTheme();
+  const [typed, setTyped] = useState('');
+  const [inWords, setInWords] = useState(false);
+  const [problem, setProblem] = useState<DisplayProblem>();
+
+  const say = (said: string): void => {
+    const refused = enter(said);
+    setProblem(refused);
+    if (refused) return;
+    setTyped('');
+    setInWords(false);
+  };
+  const digit = (character: string) => (): void => {
+    setProblem(undefined);
+    setTyped((before) =>
+      before.length < MOST_DIGITS && !(character === '.' && before.includes('.'))
+        ? before + character
+        : before,
+    );
+  };
+  const unit = (suffix: string) => (): void => {
+    if (typed) say(`${typed}${suffix}`);
+    else setProblem({ kind: 'unreadable', message: 'Type the number first, then its unit.' });
+  };
+  const number = (label: string): Key => ({
+    id: label === '.' ? 'point' : label,
+    label,
+    letter: label,
+    press: digit(label),
+  });
+  const words: Key[] =
+    measures === 'volts'
+      ? [{ id: 'none', label: 'Nothing: 0 V', letter: 'n', press: () => say('0 V'), tone: 'word' }]
+      : [
+          { id: 'beep', label: 'Beep', letter: 'b', press: () => say('beep'), tone: 'word' },
+          { id: 'silent', label: 'Silent', letter: 's', press: () => say('silent'), tone: 'word' },
+          { id: 'over', label: 'OL', letter: 'o', press: () => say('OL'), tone: 'word' },
+          { id: 'lone-one', label: 'Lone 1', letter: 'l', press: () => say('1 .'), tone: 'word' },
+          { id: 'jumps', label: 'Jumps', letter: 'j', press: () => say('jumps'), tone: 'word' },
+        ];
+  const units: Key[] =
+    measures === 'volts'
+      ? [
+          { id: 'millivolt', label: 'mV', letter: 'm', press: unit(' mV'), tone: 'unit' },
+          { id: 'volt', label: 'V', letter: 'Enter', press: unit(' V'), tone: 'unit' },
+        ]
+      : [
+          { id: 'megohm', label: 'MΩ', letter: 'm', press: unit('M'), tone: 'unit' },
+          { id: 'kilohm', label: 'kΩ', letter: 'k', press: unit('k'), tone: 'unit' },
+          { id: 'ohm', label: 'Ω', letter: 'Enter', press: unit(' ohm'), tone: 'unit' },
+        ];
+  const back: Key = {
+    id: 'back',
+    label: 'Delete',
+    letter: 'Backspace',
+    press: () => setTyped((before) => before.slice(0, -1)),
+  };
+  const rows: Key[][] = [
+    words,
+    [number('7'), number('8'), number('9'), back, ...units.slice(0, -2)],
+    [number('4'), number('5'), number('6'), number('0'), ...units.slice(-2, -1)],
+    [number('1'), number('2'), number('3'), number('.'), ...units.slice(-1)],
+  ];
+  useKeys({
+    ...Object.fromEntries(rows.flat().map((key) => [key.letter, key.press])),
+    ',': digit('.'),
+    w: () => setInWords(true),
+  });
+
+  return (
+    <View style={[styles.pad, { backgroundColor: palette.sunk }]} testID="keypad">
+      {problem && <Problem problem={problem} say={say} dismiss={() => setProblem(undefined)} />}
+      {inWords ? (
+        <InWords say={say} close={() => setInWords(false)} />
+      ) : (
+        <View style={styles.typed}>
+          <Type size="small" tone="soft" style={styles.grow}>
+            {typed ? 'Now its unit' : 'What does the meter show?'}
+          </Type>
+          <Type size="title" weight="mono" testID="typed">
+            {typed}
+          </Type>
+          <Pressable
+            accessibilityRole="button"
+            accessibilityLabel="Write it in words"
+            testID="write"
+            onPress={() => setInWords(true)}
+            style={styles.words}
+          >
+            <Type size="small" weight="strong" style={styles.underline}>
+              in words
+            </Type>
+          </Pressable>
+        </View>
+      )}
+      {rows.map((row, i) => (
+        <View key={i} style={styles.row}>
+          {row.map((key) => (
+            <PadKey
+              key={key.id}
+              of={key}
+              letters={letters}
+              waiting={key.tone === 'unit' && typed !== ''}
+            />
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** What was shown, written out; the keys are not drawn anew with every letter. */
+function InWords({ say, close }: { say: (said: string) => void; close: () => void }) {
+  const [written, setWritten] = useState('');
+  return (
+    <View style={styles.written}>
+      <View style={styles.grow}>
+        <Field
+          label="What the meter showed, in your words"
+          testID="written"
+          value={written}
+          onChangeText={setWritten}
+          onSubmitEditing={() => say(written)}
+          autoFocus
+        />
+      </View>
+      <Button label="Enter" testID="written-enter" onPress={() => say(written)} />
+      <Button look="bare" label="Keys" testID="written-close" onPress={close} />
+    </View>
+  );
+}
+
+function PadKey({ of: key, letters, waiting }: { of: Key; letters: boolean; waiting: boolean }) {
+  const palette = useTheme();
+  const ground = waiting ? palette.act : palette.card;
+  const colour = waiting ? palette.onAct : palette.ink;
+  const letter = letters && key.tone ? key.letter : undefined;
+  return (
+    <Pressable
+      accessibilityRole="button"
+      accessibilityLabel={NAMES[key.id] ?? key.label}
+      testID={`key-${key.id}`}
+      onPress={key.press}
+      style={({ pressed }) => [
+        styles.key,
+        { backgroundColor: pressed ? palette.line : ground, borderColor: palette.line },
+      ]}
+    >
+      {key.id === 'back' ? (
+        <Feather name="delete" size={24} color={colour} />
+      ) : (
+        <Type
+          size={key.tone === 'word' ? 'body' : 'title'}
+          weight="heavy"
+          style={{ color: colour }}
+        >
+          {key.label}
+        </Type>
+      )}
+      {letter && (
+        <Type size="small" weight="mono" style={{ color: waiting ? palette.onAct : palette.soft }}>
+          {letter === 'Enter' ? '⏎' : letter.toUpperCase()}
+        </Type>
+      )}
+    </Pressable>
+  );
+}
+
+const NAMES: Record<string, string> = {
+  beep: 'It beeps',
+  silent: 'It stays silent',
+  over: 'OL, above the range',
+  'lone-one': 'A lone 1 at the left',
+  jumps: 'It jumps',
+  back: 'Delete the last digit',
+  ohm: 'ohm',
+  kilohm: 'kilohm',
+  megohm: 'megohm',
+  none: 'No volts',
+  volt: 'volt',
+  millivolt: 'millivolt',
+  point: 'decimal point',
+};
+
+function Problem({
+  problem,
+  say,
+  dismiss,
+}: {
+  problem: DisplayProblem;
+  say: (said: string) => void;
+  dismiss: () => void;
+}) {
+  const palette = useTheme();
+  if (problem.kind === 'unreadable') {
+    return (
+      <Type weight="strong" tone="bad" testID="entry-fault" role="alert">
+        {problem.message}
+      </Type>
+    );
+  }
+  return (
+    <View
+      style={[styles.problem, { backgroundColor: palette.warnGround }]}
+      testID="entry-question"
+      role="alert"
+    >
+      <Type weight="strong">{problem.question}</Type>
+      {problem.choices.map(({ label, display }) => (
+        <Button
+          key={label}
+          label={label}
+          testID={`choice-${display.kind}`}
+          onPress={() => say(display.kind === 'ohms' ? `${display.ohms} ohm` : sayDisplay(display))}
+        />
+      ))}
+      <Button look="bare" label="Neither" testID="choice-none" onPress={dismiss} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  pad: { padding: space.s, gap: 6 },
+  typed: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    minHeight: 32,
+    paddingHorizontal: space.xs,
+  },
+  written: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
+  words: { minHeight: 32, justifyContent: 'center' },
+  underline: { textDecorationLine: 'underline' },
+  grow: { flex: 1 },
+  row: { flexDirection: 'row', gap: 6 },
+  key: {
+    flex: 1,
+    minHeight: touch.key,
+    borderRadius: radius.small,
+    borderWidth: 1,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  problem: { borderRadius: radius.medium, padding: space.m, gap: space.s },
+});

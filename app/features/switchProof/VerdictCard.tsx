@@ -1,0 +1,59 @@
+import Feather from '@expo/vector-icons/Feather';
+import { StyleSheet, View } from 'react-native';
+import { Card } from '../../ui/Card';
+import { Type } from '../../ui/Type';
+import { space, useTheme, type Palette } from '../../theme/theme';
+import { sayVerdict, type VerdictInWords } from './sayVerdict';
+import type { SwitchProof } from './useSwitchProof';
+
+const GROUND: Record<VerdictInWords['tone'], keyof Palette> = {
+  good: 'goodGround',
+  bad: 'badGround',
+  warn: 'warnGround',
+  ink: 'card',
+};
+const ICON = {
+  good: 'check-circle',
+  bad: 'x-octagon',
+  warn: 'alert-circle',
+  ink: 'circle',
+} as const;
+/** More lines than these are counted, not listed. */
+const MOST_LINES = 6;
+
+/** Where the evidence stands, and what follows from it. */
+export function VerdictCard({ proof }: { proof: SwitchProof }) {
+  const palette = useTheme();
+  const { tone, headline, follows, lines } = sayVerdict(proof);
+  return (
+    <Card
+      ground={GROUND[tone]}
+      edge={tone === 'ink' ? 'line' : tone}
+      testID={`verdict-${proof.state.verdict.kind}`}
+      aria-live="polite"
+    >
+      <View style={styles.head}>
+        <Feather name={ICON[tone]} size={26} color={palette[tone]} />
+        <Type size="title" weight="heavy" tone={tone} style={styles.grow} testID="verdict">
+          {headline}
+        </Type>
+      </View>
+      <Type>{follows}</Type>
+      {lines.slice(0, MOST_LINES).map((line) => (
+        <Type key={line} size="small">
+          · {line}
+        </Type>
+      ))}
+      {lines.length > MOST_LINES && (
+        <Type size="small" tone="soft">
+          and {lines.length - MOST_LINES} more
+        </Type>
+      )}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.m },
+  grow: { flex: 1 },
+});

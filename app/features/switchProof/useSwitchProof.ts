@@ -1,0 +1,128 @@
+import { useEffect, useMemo } from 'react';
+import type { CallDetail } from '../../../contract/call';
+import { Predictor } from '../../../core/inference/switchPredictor';
+import { switchState, type SwitchState } from '../../../core/inference/switchVerdict';
+import type { SwitchPart } from '../../../core/diagram/diagram';
+import { findSwitch } from '../../../core/diagram/terminal';
+import { parseDisplay, type DisplayProblem } from '../../../core/meter/display';
+import { METERS, type Meter } from '../../../core/meter/meter';
+import { nextReading, type NextReading } from '../../../core/plan/nextReading';
+import { acknowledgements, readingsOf, selectCall, type LoggedReading } from '../calls/callView';
+import { diagramKey, loadCall, type Loading } from '../calls/callsSlice';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useLog } from '../calls/useLog';
+import { usePlannedProof } from './usePlannedProof';
+
+/** What has to be done before the first reading, in order. */
+export type Gate = 'made-safe' | 'meter-proved' | 'wires-off';
+
+export interface SwitchProof {
+  call: CallDetail;
+  part: SwitchPart;
+  meter: Meter;
+  /** All readings of the switch, with those that were taken back. */
+  readings: LoggedReading[];
+  state: SwitchState;
+  next: NextReading | undefined;
+  gate: Gate | undefined;
+  acknowledge: (gate: Gate, leadOhms?: number) => void;
+  /** Enters what the meter showed; what is said both ways comes back as a question. */
+  enter: (said: string, range: string | undefined) => DisplayProblem | undefined;
+  takeBack: (id: string, reason: string) => void;
+}
+
+export type Opening =
+  | { state: Exclude<Loading, 'ready'> | 'no-such-switch' | 'planning' }
+  | { state: 'ready'; proof: SwitchProof };
+
+/** Everything that the switch screen shows and does. */
+export function useSwitchProof(callId: string, partId: string): Opening {
+  const dispatch = useAppDispatch();
+  const call = useAppSelector((root) => selectCall(root, callId));
+  const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
+  const { meter: meterId, depth } = useAppSelector((root) => root.settings);
+  const log = useLog(callId);
+
+  useEffect(() => {
+    void dispatch(loadCall(callId));
+  }, [dispatch, callId]);
+
+  const diagram = call?.diagram;
+  const entries = call?.entries;
+  const acknowledged = useMemo(() => acknowledgements(entries ?? []), [entries]);
+  const { leadOhms } = acknowledged;
+  const meter = useMemo(() => {
+    const chosen = METERS.find((each) => each.id === meterId) ?? METERS[0];
+    return leadOhms === undefined
+      ? chosen
+      : { ...chosen, leads: { ...chosen.leads, ohms: leadOhms } };
+  }, [meterId, leadOhms]);
+  const predictor = useMemo(() => {
+    const found = diagram && findSwitch(diagram, partId);
+    return diagram && found?.ok ? new Predictor(diagram, found.value, meter) : undefined;
+  }, [diagram, partId, meter]);
+  const readings = useMemo(() => readingsOf(entries ?? [], partId), [entries, partId]);
+  const key = call && diagramKey(call.diagramId, call.diagramVersion);
+  const planned = usePlannedProof(key, predictor, depth);
+  const worked = useMemo(() => {
+    if (!predictor || !planned) return undefined;
+    const counting = readings.filter((each) => !each.doubted);
+    const state = switchState(predictor, counting, depth);
+    return { state, next: nextReading(predictor, counting, state) };
+  }, [predictor, planned, readings, depth]);
+
+  if (!call) return { state: loading === 'ready' ? 'failed' : loading };
+  if (!predictor) return { state: 'no-such-switch' };
+  if (!worked) return { state: 'planning' };
+
+  const { part } = predictor;
+  const { next } = worked;
+  const enter: SwitchProof['enter'] = (said, range) => {
+    const parsed = parseDisplay(said);
+    if (!parsed.ok) return parsed.error;
+    if (!next) return undefined;
+    const { from, to, setup, wiggle, lookedAgain } = next.place;
+    const beeper = parsed.value.kind === 'beep' || parsed.value.kind === 'silent';
+    log('reading', {
+      part: part.id,
+      from,
+      to,
+      setup,
+      wiggle,
+      lookedAgain,
+      function: beeper ? 'beeper' : 'ohm',
+      ...(range && !beeper && { range }),
+      meter: meter.id,
+      leadOhms: meter.leads.ohms,
+      said,
+      supersedes: next.supersedes,
+    });
+    return undefined;
+  };
+  const gate: Gate | undefined = !acknowledged.safe
+    ? 'made-safe'
+    : leadOhms === undefined
+      ? 'meter-proved'
+      : !acknowledged.wiresOff.has(part.id)
+        ? 'wires-off'
+        : undefined;
+  return {
+    state: 'ready',
+    proof: {
+      call,
+      part,
+      meter,
+      readings,
+      ...worked,
+      gate,
+      acknowledge: (what, lead) =>
+        log('acknowledged', {
+          what,
+          ...(what === 'wires-off' && { part: part.id }),
+          ...(lead !== undefined && { leadOhms: lead }),
+        }),
+      enter,
+      takeBack: (names, reason) => log('doubt', { names, reason }),
+    },
+  };
+}

@@ -1,0 +1,98 @@
+import Feather from '@expo/vector-icons/Feather';
+import { Link } from 'expo-router';
+import Head from 'expo-router/head';
+import type { ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { refusedItems, waitingCount } from '../sync/outbox';
+import { useAppSelector } from '../state/hooks';
+import { space, touch, useTheme } from '../theme/theme';
+import { Chip } from './Chip';
+import { Refused } from './Refused';
+import { Type } from './Type';
+
+interface Props {
+  title: string;
+  /** One line below the title: which appliance, which part. */
+  under?: string;
+  /** Where the arrow leads; none on the first screen. */
+  back?: string;
+  actions?: ReactNode;
+  children: ReactNode;
+}
+
+/** The frame of every screen: where one is, how to get back, and whether anything still waits. */
+export function Screen({ title, under, back, actions, children }: Props) {
+  const palette = useTheme();
+  const waiting = useAppSelector(waitingCount);
+  const away = useAppSelector((state) => state.outbox.away);
+  const refused = useAppSelector(refusedItems);
+  return (
+    <View style={[styles.screen, { backgroundColor: palette.ground }]} role="main">
+      <Head>
+        <title>{`${title} · Yarrix`}</title>
+      </Head>
+      <View style={[styles.bar, { borderColor: palette.line }]}>
+        {back !== undefined && (
+          <Link href={back} asChild>
+            <Pressable accessibilityLabel="Back" testID="back" style={styles.back}>
+              <Feather name="arrow-left" size={26} color={palette.ink} />
+            </Pressable>
+          </Link>
+        )}
+        <View style={styles.titles}>
+          <Type size="lead" weight="heavy" numberOfLines={1} role="heading" aria-level={1}>
+            {title}
+          </Type>
+          {under && (
+            <Type size="small" tone="soft" numberOfLines={1}>
+              {under}
+            </Type>
+          )}
+        </View>
+        {actions}
+      </View>
+      {(waiting > 0 || away) && (
+        <View
+          style={[styles.strip, { backgroundColor: palette.warnGround }]}
+          testID="waiting"
+          aria-live="polite"
+        >
+          <Chip
+            tone="warn"
+            icon={away ? 'wifi-off' : 'upload'}
+            label={
+              away
+                ? `No server. ${waiting ? `${waiting} kept on this device, sent when it is back` : 'What you enter is kept here'}`
+                : `Sending ${waiting}`
+            }
+          />
+        </View>
+      )}
+      {refused.map((item) => (
+        <Refused key={item.order} item={item} />
+      ))}
+      {children}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  screen: { flex: 1, height: '100%' },
+  bar: {
+    minHeight: touch.row,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.s,
+    paddingHorizontal: space.l,
+    borderBottomWidth: 1,
+  },
+  back: {
+    width: 48,
+    height: 48,
+    marginLeft: -space.m,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  titles: { flex: 1 },
+  strip: { paddingHorizontal: space.s, paddingVertical: space.xs },
+});

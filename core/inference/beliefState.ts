@@ -1,0 +1,164 @@
+import { splitRef } from '../diagram/terminal';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import type { Evidence, ReadingEvidence } from '../call/evidence';
+import type { UnitHypothesis } from './unitHypotheses';
+import type { UnitPredictor } from './unitPredictor';
+import { HEALTHY, sameSaid, weigh } from './entryLikelihood';
+
+/** A replaceable thing with the probability of all its faults. */
+export interface Suspect {
+  /** Part, wire or supply; undefined for "nothing wrong here". */
+  id: string | undefined;
+  probability: number;
+  /** Its likeliest fault. */
+  leading: UnitHypothesis;
+}
+
+export type UnitVerdict =
+  | { kind: 'named'; suspect: Suspect }
+  /** Explanations that no test at hand tells apart any more. */
+  | { kind: 'group'; suspects: Suspect[]; probability: number }
+  | { kind: 'nothing-found'; probability: number }
+  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' | 'set-points' };
+
+export interface UnitState {
+  /** Probability of each hypothesis of the predictor. */
+  probabilities: Float64Array;
+  suspects: Suspect[];
+  /** For each entry: how much it has raised or lowered each suspect, as a factor. */
+  moved: Map<string, Map<string, number>>;
+  /** Probability of each suspect before any entry and after each; "" for nothing wrong. */
+  course: Map<string, number>[];
+}
+
+/**
+ * A suspect is named from this probability on: a protector that opens for good from a higher one, for
+ * what has opened it may be at fault.
+ */
+export const NAME_FROM = 0.97;
+const NAME_PROTECTOR_FROM = 0.985;
+
+export function nameFrom({ parts }: Diagram, suspect: string | undefined): number {
+  const part = parts.find((each) => each.id === suspect);
+  const oneShot = part?.kind === 'protector' && part.protector !== 'overload';
+  return oneShot ? NAME_PROTECTOR_FROM : NAME_FROM;
+}
+
+/** The same entry once more says little that is new: what was wrong with it may be so again. */
+const AGAIN = 0.25;
+
+/** A part that somebody has tapped, reset, cleaned or reseated may be cured for now. */
+const CURED = 0.5;
+
+/** Bayes' rule over all hypotheses of a unit, entry by entry. */
+export function unitState(predictor: UnitPredictor, entries: readonly Evidence[]): UnitState {
+  const { hypotheses } = predictor;
+  const log = Float64Array.from(hypotheses, (each) => Math.log(each.prior));
+  const touched = new Set<string>();
+  const moved: UnitState['moved'] = new Map();
+  const taken = new Set<string>();
+  let before = suspectsOf(hypotheses, normalised(log));
+  const course = [chances(before)];
+  for (const entry of entries) {
+    if (entry.kind === 'act') touched.add(entry.part);
+    const same = sameSaid(entry);
+    const share = taken.has(same) ? AGAIN : 1;
+    taken.add(same);
+    const weights = weigh(predictor, entry);
+    const cured = weights[HEALTHY] ?? 1;
+    hypotheses.forEach(({ suspect }, i) => {
+      const own = weights[i] ?? 1;
+      const may = suspect !== undefined && touched.has(suspect);
+      log[i] = (log[i] ?? 0) + share * Math.log(may ? (1 - CURED) * own + CURED * cured : own);
+    });
+    const after = suspectsOf(hypotheses, normalised(log));
+    const was = chances(before);
+    const now = chances(after);
+    course.push(now);
+    moved.set(entry.id, new Map([...now].map(([id, each]) => [id, each / (was.get(id) ?? each)])));
+    before = after;
+  }
+  const probabilities = normalised(log);
+  return { probabilities, suspects: suspectsOf(hypotheses, probabilities), moved, course };
+}
+
+const chances = (suspects: readonly Suspect[]): Map<string, number> =>
+  new Map(suspects.map(({ id, probability }) => [id ?? '', probability]));
+
+function normalised(log: Float64Array): Float64Array {
+  const top = log.reduce((most, each) => Math.max(most, each), -Infinity);
+  const weights = log.map((each) => Math.exp(each - top));
+  const total = weights.reduce((sum, each) => sum + each, 0);
+  return weights.map((each) => each / total);
+}
+
+export function suspectsOf(
+  hypotheses: readonly UnitHypothesis[],
+  probabilities: Float64Array,
+): Suspect[] {
+  const byId = new Map<string | undefined, Suspect & { most: number }>();
+  hypotheses.forEach((hypothesis, i) => {
+    const probability = probabilities[i] ?? 0;
+    const known = byId.get(hypothesis.suspect);
+    if (!known) {
+      byId.set(hypothesis.suspect, {
+        id: hypothesis.suspect,
+        probability,
+        leading: hypothesis,
+        most: probability,
+      });
+      return;
+    }
+    known.probability += probability;
+    if (probability > known.most) {
+      known.most = probability;
+      known.leading = hypothesis;
+    }
+  });
+  return [...byId.values()]
+    .map(({ id, probability, leading }) => ({ id, probability, leading }))
+    .sort((a, b) => b.probability - a.probability);
+}
+
+/** Suspects that a pair of points is at: of one part, of the hardware it is moved by, a whole wire. */
+export function atItself(diagram: Diagram, from: TerminalRef, to: TerminalRef): string[] {
+  const [one, two] = [splitRef(from).part, splitRef(to).part];
+  const at = diagram.wires.flatMap((wire) =>
+    (wire.from === from && wire.to === to) || (wire.from === to && wire.to === from)
+      ? [wire.id]
+      : [],
+  );
+  if (one === two) at.push(one);
+  for (const part of diagram.parts) {
+    const { kind } = part;
+    // A bracket has no terminals: it is read at the switches that it serves.
+    if (kind === 'hardware' && part.serves.includes(one) && part.serves.includes(two))
+      at.push(part.id);
+  }
+  return at;
+}
+
+/** A reading speaks for a fault when it is this many times likelier with it than on a good unit. */
+const SPEAKS = 3;
+
+/** Readings at a suspect's own terminals that speak for it. */
+export function readingsFor(
+  predictor: UnitPredictor,
+  { id, leading }: Suspect,
+  entries: readonly Evidence[],
+): ReadingEvidence[] {
+  const index = predictor.hypotheses.indexOf(leading);
+  return entries.flatMap((entry) => {
+    if (entry.kind !== 'reading' || entry.of === 'twin' || id === undefined) return [];
+    if (!atItself(predictor.diagram, entry.from, entry.to).includes(id)) return [];
+    const weights = weigh(predictor, entry);
+    return (weights[index] ?? 0) >= SPEAKS * (weights[HEALTHY] ?? 1) ? [entry] : [];
+  });
+}
+
+/** Whether a suspect was read at its own terminals, and the reading speaks for it. */
+export const readAtItself = (
+  predictor: UnitPredictor,
+  suspect: Suspect,
+  entries: readonly Evidence[],
+): boolean => readingsFor(predictor, suspect, entries).length > 0;

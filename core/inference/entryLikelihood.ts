@@ -1,0 +1,133 @@
+import type { Outcome } from '../behaviour/statement';
+import type { Look } from '../diagram/diagram';
+import { ownerOf, type Fault } from '../fault/modes';
+import { displayInterval } from '../meter/meter';
+import type { Evidence, ReadingEvidence, StatementEvidence } from '../call/evidence';
+import { PLUGGED_IN } from '../behaviour/useRuns';
+import { INTERMITTENT, likelihood } from './likelihood';
+import type { UnitPredictor } from './unitPredictor';
+
+/** How often what is told, and what is seen, is so: common practice, told counts less. */
+const RELIABLE = { told: 0.85, seen: 0.97 };
+/**
+ * A volt reading may be off by the house's own volts and the loads' spread; none means less than this
+ * share of a supply; it is nothing of the kind as often as `slip`. From memory.
+ */
+const VOLTS = { spread: 0.15, none: 0.04, slip: 0.02, floating: 0.3 };
+
+/** Place of "nothing wrong" among the hypotheses. */
+export const HEALTHY = 0;
+
+const weighed = new WeakMap<UnitPredictor, Map<string, Float64Array>>();
+
+/** Probability of one entry under each hypothesis; of the same entry it is computed once. */
+export function weigh(predictor: UnitPredictor, evidence: Evidence): Float64Array {
+  const known = weighed.get(predictor) ?? new Map<string, Float64Array>();
+  weighed.set(predictor, known);
+  const key = sameSaid(evidence);
+  const weights =
+    known.get(key) ??
+    Float64Array.from(predictor.hypotheses, (_, i) => weighPlainly(predictor, evidence, i));
+  known.set(key, weights);
+  return weights;
+}
+
+/** What an entry says, whichever entry it is. */
+export const sameSaid = (evidence: Evidence): string => JSON.stringify({ ...evidence, id: '' });
+
+function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: number): number {
+  switch (evidence.kind) {
+    case 'statement':
+      return weighStatement(predictor, evidence, index);
+    case 'look': {
+      const look = predictor.diagram.looks?.find((each) => each.id === evidence.look);
+      if (!look) return 1;
+      const faults = predictor.hypotheses[index]?.faults ?? [];
+      const share = faults.some((fault) => pointsTo(look, fault))
+        ? look.found.with
+        : look.found.without;
+      return evidence.found ? share : 1 - share;
+    }
+    case 'reading':
+      // A good twin says that meter, leads and setup are right, and nothing of this unit.
+      if (evidence.of === 'twin') return 1;
+      return weighReading(predictor, evidence, index);
+    case 'act':
+      return 1;
+  }
+}
+
+function weighStatement(
+  predictor: UnitPredictor,
+  { steps, subject, outcome, source, jumper }: StatementEvidence,
+  index: number,
+): number {
+  const right = RELIABLE[source];
+  const shows = (place: number): boolean => {
+    const foretold = predictor.outcome(place, steps, subject, jumper);
+    return foretold !== undefined && alike(foretold, outcome);
+  };
+  if (shows(index)) return right;
+  // What is intermittent shows itself in use, and is as often as not said of a good moment.
+  const whenOpen = predictor.whenOpen[index] ?? -1;
+  return whenOpen >= 0 && shows(whenOpen) ? 0.7 * right : 1 - right;
+}
+
+/** People do not tell "stops" from "quits" from "off" apart, nor "runs" from "cycles". */
+function alike(one: Outcome, two: Outcome): boolean {
+  return one === two || (family(one) === family(two) && family(one) !== undefined);
+}
+function family(outcome: Outcome): string | undefined {
+  switch (outcome) {
+    case 'off':
+    case 'stops':
+      return 'off';
+    case 'runs':
+    case 'cycles':
+      return 'runs';
+    case 'opens':
+    case 'open':
+      return 'open';
+    default:
+      return undefined;
+  }
+}
+
+/** Whether a look points to a fault: `part:mode`, or any fault of a part. */
+export function pointsTo(look: Look, fault: Fault): boolean {
+  return look.of.some((text) => {
+    const [place, mode] = text.split(':');
+    return place === ownerOf(fault) && (mode === undefined || mode === fault.mode);
+  });
+}
+
+function weighReading(predictor: UnitPredictor, reading: ReadingEvidence, index: number): number {
+  const { shows, setup, from, to } = reading;
+  if (shows.kind === 'volts') {
+    const steps = reading.steps ?? PLUGGED_IN;
+    const least = Math.min(...predictor.diagram.supplies.map((supply) => supply.volts));
+    return weighVolts(shows.volts, predictor.volts(steps, from, to)(index), VOLTS.none * least);
+  }
+  const shown = displayInterval(shows, predictor.meter);
+  const usual = likelihood(shows, shown, predictor.ohms(index, setup, from, to));
+  const whenOpen = predictor.whenOpen[index] ?? -1;
+  if (whenOpen < 0) return usual;
+  // It plays a part only where opening it would change what is read.
+  const opened = predictor.ohms(whenOpen, setup, from, to);
+  if (opened.kind === predictor.ohms(index, setup, from, to).kind) return usual;
+  const way = reading.wiggle ? INTERMITTENT.wiggled : INTERMITTENT.steady;
+  if (shows.kind === 'unsteady') return way.unsteady;
+  return way.good * usual + way.open * likelihood(shows, shown, opened);
+}
+
+/** @param none volts below which nothing is there */
+function weighVolts(shown: number, foretold: number | undefined, none: number): number {
+  // Of a floating point a meter shows anything.
+  if (foretold === undefined) return VOLTS.floating;
+  const fits =
+    foretold < none
+      ? shown < 2 * none
+      : shown >= foretold * (1 - VOLTS.spread) - none &&
+        shown <= foretold * (1 + VOLTS.spread) + none;
+  return fits ? 1 - VOLTS.slip : VOLTS.slip;
+}

@@ -1,0 +1,100 @@
+import { ohmReading } from '../circuit/ohmReading';
+import type { Contact, Diagram, SwitchPart } from '../diagram/diagram';
+import type { Fault } from '../fault/modes';
+import {
+  decide,
+  displayInterval,
+  highestRange,
+  rangeInUse,
+  type Interval,
+  type Meter,
+} from '../meter/meter';
+import { expectation, judgedBy, type Expectation } from './expectation';
+import { beepIsEnough, closedUpTo, OPEN_FROM } from './contactLimits';
+import type { Reading, ReadingClass } from '../call/reading';
+import { sayJudgement } from '../describe/judgement';
+
+export interface Judgement {
+  class: ReadingClass;
+  /** Whether it is what a good switch shows; null when the reading cannot say. */
+  agrees: boolean | null;
+  /** By a number, or only as fine as a beeper sees. */
+  grade: 'number' | 'beeper';
+  /** One plain sentence of meaning, and what to do next where that is clear. */
+  says: string;
+  /** What the contact loses at its working current. */
+  loss?: { volts: number; watts: number };
+}
+
+/** What one reading means, against the table and the meter it was taken with. */
+export function judge(
+  diagram: Diagram,
+  part: SwitchPart,
+  reading: Reading,
+  meter: Meter,
+): Judgement {
+  const expected = expectation(part, reading);
+  const contact = judgedBy(part, expected);
+  const { display } = reading;
+  const grade = display.kind === 'beep' || display.kind === 'silent' ? 'beeper' : 'number';
+  const interval = displayInterval(display, meter, reading.range);
+  const found = interval
+    ? classify(diagram, part, reading, expected, interval, meter, contact)
+    : 'unsteady';
+  const agrees =
+    found === 'cannot-tell' || expected.state === 'either' ? null : found === expected.state;
+  const says = sayJudgement({ expected, found, reading, meter, contact });
+  const loss =
+    found === 'resistive' && display.kind === 'ohms' && contact.amps !== undefined
+      ? lossAt(contact.amps, Math.max(0, display.ohms - meter.leads.ohms))
+      : undefined;
+  return { class: found, agrees, grade, says, ...(loss && { loss }) };
+}
+
+/** Volts lost and watts made in a contact: V = I R, P = I squared R. */
+const lossAt = (amps: number, ohms: number) => ({ volts: amps * ohms, watts: amps * amps * ohms });
+
+function classify(
+  diagram: Diagram,
+  part: SwitchPart,
+  reading: Reading,
+  expected: Expectation,
+  interval: Interval,
+  meter: Meter,
+  contact: Pick<Contact, 'circuit' | 'amps'>,
+): ReadingClass {
+  const { display } = reading;
+  const closed: ReadingClass = expected.never ? 'short' : 'closed';
+  if (display.kind === 'beep') {
+    return expected.state !== 'closed' || beepIsEnough(contact) ? closed : 'cannot-tell';
+  }
+  if (display.kind === 'silent') return 'open';
+  if (display.kind === 'over') {
+    const highest = rangeInUse(meter, reading.range) === highestRange(meter);
+    return highest || expected.state === 'closed' ? 'open' : 'cannot-tell';
+  }
+  const side = decide(interval, closedUpTo(contact));
+  if (side === 'below') return closed;
+  // Whether it makes well is asked of a contact that should be closed; here it should be open.
+  if (side === 'cannot-decide') return expected.state === 'open' ? closed : 'cannot-tell';
+  if (interval.low >= OPEN_FROM) return 'open';
+  if (answersThroughTheRest(diagram, part, reading, interval)) return 'load';
+  return expected.state === 'open' ? 'leaking' : 'resistive';
+}
+
+/** Whether the rest of the unit, with all wires on and this switch open, would give the value. */
+function answersThroughTheRest(
+  diagram: Diagram,
+  part: SwitchPart,
+  reading: Reading,
+  interval: Interval,
+): boolean {
+  const wiresOn = { ...reading.setup, lifted: [], partsOut: [] };
+  const opened: Fault[] = part.contacts.map((contact) => ({
+    mode: 'stuck-open',
+    part: part.id,
+    contact: contact.id,
+  }));
+  const rest = ohmReading(diagram, wiresOn, reading.from, reading.to, opened);
+  return rest.kind === 'ohms' && interval.high >= rest.low && interval.low <= rest.high;
+}

@@ -1,0 +1,162 @@
+import { builtIn } from '../../library/library';
+import { chanceFrom } from '../chance';
+import { complaintOf } from '../inference/complaint';
+import { unitState } from '../inference/beliefState';
+import { ORDINARY_METER } from '../meter/meter';
+import { Decision, type Node, type Option } from './decision';
+import { exactOptimum } from './exactOptimum';
+import { choices } from './leastMinutes';
+import { Minutes } from './minutes';
+import { expectedMinutes, SCHOOLS, type School } from './policies';
+import { jumperTests } from './unitTests';
+import { UnitDiagnosis } from './unitDiagnosis';
+import { USUAL_WAY } from './way';
+
+const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
+const unit = builtIn('coil-burner');
+if (!unit) throw new Error('no burner');
+const minutes = new Minutes(unit);
+
+const option = (price: number, outcome: number[], at: number[] = []): Option => ({
+  test: { kind: 'look', look: `made up ${price} ${outcome.join('')}` },
+  cost: { minutes: price, panels: 0, stand: undefined },
+  outcome: Int8Array.from(outcome),
+  found: undefined,
+  at,
+});
+const root = (weights: number[], options: Option[]): Node => ({
+  weights: Float64Array.from(weights),
+  bench: minutes.untouched,
+  confirmed: [],
+  options,
+});
+/** Hypothesis 0 is the good unit and out of question; the others are a suspect each. */
+const decision = (suspects: number): Decision =>
+  new Decision(
+    Int16Array.from({ length: suspects + 1 }, (_, i) => i),
+    suspects + 1,
+    0,
+    0,
+    minutes,
+    new Float64Array(suspects + 1).fill(0.95),
+  );
+
+describe('a decision', () => {
+  it('is worked out by hand: two suspects, one reading at each', () => {
+    // At the first suspect for 1 minute, at the second for 5; 90 and 10 in 100.
+    const first = option(1, [0, 1, 0], [1]);
+    const second = option(5, [0, 0, 1], [2]);
+    const node = root([0, 0.9, 0.1], [first, second]);
+    const problem = decision(2);
+    // Reading the first names it, or leaves the second, which has to be read at itself: 1 + 0.1 x 5.
+    expect(exactOptimum(problem, node)).toBeCloseTo(1.5, 9);
+    const [best] = choices(problem, node);
+    expect(best?.option).toBe(first);
+    expect(best?.expected).toBeCloseTo(1.5, 9);
+    expect(expectedMinutes('split', problem, node, () => 0)).toBeCloseTo(1.5, 9);
+  });
+
+  it('counts a bit for each even split, and shares that add up', () => {
+    const halves = option(1, [0, 0, 0, 1, 1]);
+    const node = root([0, 0.25, 0.25, 0.25, 0.25], [halves]);
+    const problem = decision(4);
+    expect(problem.doubt(node.weights)).toBeCloseTo(2, 9);
+    expect(problem.left(halves, node.weights)).toBeCloseTo(1, 9);
+    const shares = problem.branches(node, halves).map((each) => each.share);
+    expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+  });
+
+  it(`never tells less than nothing, whatever is foretold (seed ${SEED})`, () => {
+    const chance = chanceFrom(SEED);
+    for (let round = 0; round < 300; round++) {
+      const suspects = 2 + Math.floor(chance() * 8);
+      const raw = Array.from({ length: suspects + 1 }, (_, i) => (i === 0 ? 0 : chance()));
+      const total = raw.reduce((a, b) => a + b, 0);
+      const outcome = raw.map(() => Math.floor(chance() * 4) - 1);
+      const made = option(1, outcome);
+      const node = root(
+        raw.map((each) => each / total),
+        [made],
+      );
+      const problem = decision(suspects);
+      const left = problem.left(made, node.weights);
+      expect(left).toBeGreaterThanOrEqual(-1e-9);
+      if (outcome.slice(1).some((each) => each >= 0))
+        expect(left).toBeLessThanOrEqual(problem.doubt(node.weights) + 1e-9);
+    }
+  });
+});
+
+describe('advice beside the exact optimum and the schools', () => {
+  const ids = ['coil-burner', 'millivolt-fireplace', 'top-load-washer', 'radiant-burner'];
+  it.each(ids)('is within 5 in 100 of the optimum, which no school beats: %s', (id) => {
+    const diagram = builtIn(id);
+    if (!diagram) throw new Error(id);
+    const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+    const { predictor } = diagnosis;
+    const sums = { ours: 0, optimum: 0 };
+    const seen = new Set<string>();
+    predictor.hypotheses.forEach((_, i) => {
+      const complaint = complaintOf(predictor, i);
+      if (!complaint || seen.has(JSON.stringify(complaint))) return;
+      seen.add(JSON.stringify(complaint));
+      const entries = [complaint];
+      const planned = { share: 1, most: 6 };
+      const state = unitState(predictor, entries);
+      const problem = diagnosis.planner.problem(state, entries, USUAL_WAY, planned);
+      const optimum = exactOptimum(problem.decision, problem.root);
+      if (optimum === undefined) throw new Error('too big');
+      const [best] = choices(problem.decision, problem.root);
+      sums.ours += best?.expected ?? 0;
+      sums.optimum += optimum;
+      for (const school of Object.keys(SCHOOLS) as School[])
+        if (school !== 'least')
+          expect(
+            expectedMinutes(school, problem.decision, problem.root, () => 0),
+          ).toBeGreaterThanOrEqual(optimum - 1e-6);
+    });
+    expect(sums.optimum).toBeGreaterThan(0);
+    expect(sums.ours / sums.optimum).toBeLessThanOrEqual(1.05);
+  });
+});
+
+describe('how the technician wants to work', () => {
+  const diagnosis = new UnitDiagnosis(unit, ORDINARY_METER);
+  const entries = [
+    {
+      kind: 'statement',
+      id: 'c',
+      source: 'seen',
+      steps: 'knob=high,wait=60',
+      subject: 'element',
+      outcome: 'off',
+    } as const,
+  ];
+
+  it('is followed: at the part, from the plug, live', () => {
+    const kinds = (way: Partial<typeof USUAL_WAY>) =>
+      diagnosis.of(entries, { ...USUAL_WAY, ...way }).tests.map((each) => each.test);
+    for (const test of kinds({ place: 'part' }))
+      if (test.kind === 'ohm') expect(['own', 'wire']).toContain(test.reach);
+    for (const test of kinds({ place: 'plug' }))
+      if (test.kind === 'ohm') expect(test.from.startsWith('feed.')).toBe(true);
+    expect(kinds({}).some((test) => test.kind === 'volt')).toBe(false);
+    const { planner, state } = diagnosis.of(entries);
+    const live = planner.problem(state, entries, { ...USUAL_WAY, live: true }).root.options;
+    expect(live.some((each) => each.test.kind === 'volt')).toBe(true);
+    expect(jumperTests(unit, 'knob=high,wait=60', 'element').length).toBeGreaterThan(0);
+    // Safeties and protectors are never bridged.
+    const furnace = builtIn('gas-furnace');
+    const bridged = furnace ? jumperTests(furnace, 'thermostat=heat,wait=300', 'valve') : [];
+    for (const test of bridged)
+      expect(test.kind === 'try' && test.jumper?.[0]).not.toMatch(/limit|rollout|fuse/);
+  });
+
+  it('has its price: each school in minutes, none below the least', () => {
+    const compared = diagnosis.compare(entries, USUAL_WAY);
+    expect(compared.map((each) => each.school).sort()).toEqual(Object.keys(SCHOOLS).sort());
+    const least = compared.find((each) => each.school === 'least')?.minutes ?? 0;
+    expect(least).toBeGreaterThan(0);
+    for (const { minutes: takes } of compared) expect(takes).toBeGreaterThanOrEqual(0.99 * least);
+  });
+});

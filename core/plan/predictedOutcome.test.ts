@@ -1,0 +1,102 @@
+import { builtIn } from '../../library/library';
+import { parseSteps } from '../behaviour/step';
+import { standAfter } from '../behaviour/run';
+import { circuitOf } from '../behaviour/machine';
+import { voltsBetween } from '../circuit/voltReading';
+import type { ReadingEvidence } from '../call/evidence';
+import { UnitPredictor } from '../inference/unitPredictor';
+import { HEALTHY, weigh } from '../inference/entryLikelihood';
+import { ORDINARY_METER, showOhms } from '../meter/meter';
+import { foretold } from './predictedOutcome';
+import { jumperTests, liveTests, unitTests } from './unitTests';
+
+const ids = ['coil-burner', 'top-load-washer', 'trailer-furnace', 'front-load-washer'];
+const unitOf = (id: string): UnitPredictor => {
+  const diagram = builtIn(id);
+  if (!diagram) throw new Error(id);
+  return new UnitPredictor(diagram, ORDINARY_METER);
+};
+
+describe.each(ids)('what is promised of a test: %s', (id) => {
+  const predictor = unitOf(id);
+  const { diagram, hypotheses, meter } = predictor;
+
+  it('is kept: what looks another thing than a good unit speaks against it', () => {
+    const ohms = unitTests(diagram).flatMap((test) => (test.kind === 'ohm' ? [test] : []));
+    let promises = 0;
+    for (const test of ohms.filter((each) => !each.wiggle)) {
+      const kinds = foretold(predictor, test);
+      const good = kinds[HEALTHY] ?? -1;
+      hypotheses.forEach((hypothesis, i) => {
+        const kind = kinds[i] ?? -1;
+        if (kind < 0 || good < 0 || kind === good) return;
+        const ohmsHere = predictor.nominalOhms(test.setup, test.from, test.to)(i);
+        if (ohmsHere === undefined) return;
+        const { from, to, setup } = test;
+        const reading: ReadingEvidence = {
+          kind: 'reading',
+          id: `${promises++}`,
+          from,
+          to,
+          setup,
+          shows: showOhms(meter, ohmsHere),
+          of: 'unit',
+          wiggle: false,
+        };
+        const weights = weigh(predictor, reading);
+        expect({
+          test,
+          causes: hypothesis.causes,
+          fits: (weights[i] ?? 0) > (weights[HEALTHY] ?? 1),
+        }).toEqual({ test, causes: hypothesis.causes, fits: true });
+      });
+    }
+    expect(promises).toBeGreaterThan(200);
+  });
+
+  it('is in volts what the circuit shows at the end of the steps', () => {
+    const [use] = diagram.uses ?? [];
+    const steps = parseSteps(diagram, use?.steps ?? '');
+    if (!use || !steps.ok) throw new Error('no use');
+    for (const index of [HEALTHY, 1, hypotheses.length - 1]) {
+      const { causes = [], faults = [] } = hypotheses[index] ?? {};
+      const machine = standAfter(diagram, steps.value, causes)?.machine;
+      if (!machine) throw new Error('no end');
+      const network = circuitOf(diagram, machine, faults);
+      for (const test of liveTests(diagram, use.steps).slice(0, 40)) {
+        if (test.kind !== 'volt') continue;
+        const answer = voltsBetween(network, test.from, test.to);
+        const volts = predictor.volts(use.steps, test.from, test.to)(index);
+        // The meter's own ohms, which only the slower way counts, take a share of a weak circuit.
+        if (answer.kind === 'volts' && volts !== undefined)
+          expect(volts).toBeGreaterThanOrEqual(answer.nominal * 0.999 - 1e-6);
+        if (answer.kind === 'unreliable') expect(volts).toBeUndefined();
+      }
+    }
+  });
+});
+
+it.each(['coil-burner', 'top-load-washer', 'trailer-furnace'])(
+  'a jumper over a contact that is closed anyway is foretold as it runs, whatever else is wrong: %s',
+  (id) => {
+    const predictor = unitOf(id);
+    const { diagram, hypotheses } = predictor;
+    const [first = ''] = diagram.uses?.[0]?.steps.split(',') ?? [];
+    let checked = 0;
+    for (const load of diagram.parts.filter((each) => each.kind === 'load')) {
+      for (const test of jumperTests(diagram, first, load.id)) {
+        if (test.kind !== 'try') continue;
+        const { steps, subject, jumper } = test;
+        const kinds = foretold(predictor, test);
+        const run = hypotheses.map((_, i) => predictor.outcome(i, steps, subject, jumper));
+        hypotheses.forEach((_, i) => {
+          if ((kinds[i] ?? -1) < 0) return;
+          checked++;
+          const foretoldSame = kinds[i] === kinds[HEALTHY];
+          expect({ i, same: run[i] === run[HEALTHY] }).toEqual({ i, same: foretoldSame });
+        });
+      }
+    }
+    expect(checked).toBeGreaterThan(20);
+  },
+);

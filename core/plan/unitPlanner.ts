@@ -1,0 +1,291 @@
+import type { Evidence } from '../call/evidence';
+import type { UnitPredictor } from '../inference/unitPredictor';
+import {
+  NAME_FROM,
+  nameFrom,
+  readAtItself,
+  type UnitState,
+  type UnitVerdict,
+} from '../inference/beliefState';
+import { HEALTHY } from '../inference/entryLikelihood';
+import { splitWait } from '../behaviour/step';
+import { candidatesOf, keyOf, type Candidate } from './candidates';
+import {
+  Decision,
+  foundUnder,
+  WORTH_BITS,
+  type Node,
+  type Option,
+  type Standing,
+} from './decision';
+import { alongTheLine } from './line';
+import { Minutes, testOf, type Bench } from './minutes';
+import { minutesBySchool, rankedBy } from './ranked';
+import type { School } from './policies';
+import { onlyMillivolts, USUAL_WAY, wanted, type Way } from './way';
+import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
+import { windows } from './windows';
+
+/** What a test would show, how probable that is, and who would be suspected then. */
+export interface Meaning {
+  share: number;
+  /** The outcome: of a look 1 for found. */
+  outcome: number;
+  /** Place of the likeliest hypothesis that shows it. */
+  shows: number;
+  suspects: { id: string | undefined; probability: number }[];
+  named: boolean;
+}
+
+/** A test with what it costs and what it is worth. */
+export interface Advice {
+  test: UnitTest;
+  minutes: number;
+  /** Bits that it is expected to take off the doubt between suspects. */
+  bits: number;
+  /** Minutes to the verdict that are expected when it is taken first. */
+  expected: number;
+  meanings: Meaning[];
+}
+
+/** Explanations that are planned for: the likeliest that make up this much, and no more than so many. */
+const PLANNED = { share: 0.985, most: 60 };
+/** A test that was taken twice says no more. */
+const MOST_TIMES = 2;
+const SHOWN = 4;
+
+/** Plans tests for one unit; kept while a call is worked. */
+export class UnitPlanner {
+  readonly minutes: Minutes;
+  private readonly cold: Candidate[];
+  private readonly hot = new Map<string, Candidate[]>();
+  private readonly line: Map<string, number>;
+
+  constructor(
+    readonly predictor: UnitPredictor,
+    progress: (share: number) => void = () => undefined,
+  ) {
+    this.minutes = new Minutes(predictor.diagram);
+    this.line = alongTheLine(predictor.diagram);
+    this.cold = candidatesOf(predictor, this.minutes, unitTests(predictor.diagram), progress);
+  }
+
+  /** Live readings and jumper tries at the moments in which the unit was seen to do wrong. */
+  private liveCandidates(entries: readonly Evidence[]): Candidate[] {
+    const { diagram, hypotheses } = this.predictor;
+    return entries.flatMap((entry) => {
+      if (entry.kind !== 'statement' || entry.jumper) return [];
+      const { steps, subject, outcome } = entry;
+      if (hypotheses[HEALTHY]?.uses.outcomes.get(steps)?.get(subject) === outcome) return [];
+      const key = `${steps} ${subject} ${outcome}`;
+      const { base } = splitWait(steps);
+      const moments = [steps, ...windows(this.predictor, entry).map((at) => `${base},wait=${at}`)];
+      const known =
+        this.hot.get(key) ??
+        candidatesOf(this.predictor, this.minutes, [
+          ...moments.flatMap((each) => liveTests(diagram, each)),
+          ...jumperTests(diagram, steps, subject),
+        ]);
+      this.hot.set(key, known);
+      return known;
+    });
+  }
+
+  /** The verdict that stands, and else the tests that lead to one, the best first. */
+  advise(
+    state: UnitState,
+    entries: readonly Evidence[],
+    way: Way = USUAL_WAY,
+  ): { verdict: UnitVerdict; tests: Advice[] } {
+    const [first] = state.suspects;
+    if (!first) return { verdict: { kind: 'open', needs: 'test' }, tests: [] };
+    const { probability } = first;
+    const likely = probability >= nameFrom(this.predictor.diagram, first.id);
+    if (likely && first.id === undefined)
+      return { verdict: { kind: 'nothing-found', probability }, tests: [] };
+    if (likely && readAtItself(this.predictor, first, entries))
+      return { verdict: { kind: 'named', suspect: first }, tests: [] };
+    const { decision, root, places } = this.problem(state, entries, way);
+    const standing: Standing = likely ? decision.standing(root) : { kind: 'test' };
+    if (standing.kind === 'named') return { verdict: { kind: 'named', suspect: first }, tests: [] };
+    const ranked = rankedBy(way.school, decision, root, standing, this.distance(places));
+    if (ranked.length) {
+      const needs = standing.kind === 'own' ? 'own-terminals' : 'test';
+      const tests = ranked.slice(0, SHOWN).map((each) => ({
+        test: each.option.test,
+        minutes: each.minutes,
+        bits: each.bits,
+        expected: each.expected,
+        meanings: this.meanings(decision, root, each.option, places),
+      }));
+      return { verdict: { kind: 'open', needs }, tests };
+    }
+    let together = 0;
+    const suspects = state.suspects.filter((each) => {
+      const needed = together < NAME_FROM;
+      if (needed) together += each.probability;
+      return needed;
+    });
+    return { verdict: { kind: 'group', suspects, probability: together }, tests: [] };
+  }
+
+  /** Minutes to the verdict that each school is expected to take from here. */
+  compare(
+    state: UnitState,
+    entries: readonly Evidence[],
+    way: Way,
+  ): { school: School; minutes: number }[] {
+    const { decision, root, places } = this.problem(state, entries, way);
+    return minutesBySchool(decision, root, this.distance(places));
+  }
+
+  private distance({ suspects }: Places): (suspect: number) => number {
+    return (suspect) => this.line.get(suspects[suspect] ?? '') ?? 1e6;
+  }
+
+  /** The call as it stands, as a problem of decision over the explanations that still count. */
+  problem(
+    state: UnitState,
+    entries: readonly Evidence[],
+    way: Way,
+    planned = PLANNED,
+  ): { decision: Decision; root: Node; places: Places } {
+    const places = this.placesOf(state, planned);
+    const { hypotheses, suspectOf, suspects } = places;
+    const weights = Float64Array.from(hypotheses, (index) => state.probabilities[index] ?? 0);
+    const total = weights.reduce((sum, each) => sum + each, 0);
+    const decision = new Decision(
+      suspectOf,
+      suspects.length,
+      suspects.indexOf(undefined),
+      hypotheses.indexOf(HEALTHY),
+      this.minutes,
+      Float64Array.from(suspects, (id) => nameFrom(this.predictor.diagram, id)),
+      (option) => wanted(option, way),
+    );
+    const bench = this.minutes.afterAll(entries);
+    const confirmed = suspects.flatMap((id, place) => {
+      const suspect = state.suspects.find((each) => each.id === id);
+      return suspect && readAtItself(this.predictor, suspect, entries) ? [place] : [];
+    });
+    const live = way.live || onlyMillivolts(this.predictor.diagram);
+    const candidates = [...this.cold, ...(live ? this.liveCandidates(entries) : [])];
+    const node: Node = {
+      weights: weights.map((each) => each / total),
+      bench,
+      confirmed,
+      options: [],
+    };
+    const fresh = this.options(candidates, places, entries, bench, 1);
+    const telling = fresh.some(
+      (each) => decision.left(each, node.weights) < decision.doubt(node.weights) - WORTH_BITS,
+    );
+    // Only when nothing else tells is a test worth taking again.
+    node.options = telling ? fresh : this.options(candidates, places, entries, bench, MOST_TIMES);
+    return { decision, root: node, places };
+  }
+
+  private placesOf({ probabilities }: UnitState, planned: typeof PLANNED): Places {
+    const inOrder = [...probabilities.keys()].sort(
+      (a, b) => (probabilities[b] ?? 0) - (probabilities[a] ?? 0),
+    );
+    let share = 0;
+    const hypotheses = inOrder.filter((index, i) => {
+      const counts = share < planned.share && i < planned.most;
+      share += probabilities[index] ?? 0;
+      return counts;
+    });
+    if (!hypotheses.includes(HEALTHY)) hypotheses.push(HEALTHY);
+    const suspects: (string | undefined)[] = [];
+    const suspectOf = Int16Array.from(hypotheses, (index) => {
+      const id = this.predictor.hypotheses[index]?.suspect;
+      const known = suspects.indexOf(id);
+      return known >= 0 ? known : suspects.push(id) - 1;
+    });
+    return { hypotheses, suspectOf, suspects };
+  }
+
+  private options(
+    candidates: readonly Candidate[],
+    { hypotheses, suspects }: Places,
+    entries: readonly Evidence[],
+    bench: Bench,
+    times: number,
+  ): Option[] {
+    const taken = new Map<string, number>();
+    for (const entry of entries) {
+      const test = testOf(entry);
+      if (test) taken.set(keyOf(test), (taken.get(keyOf(test)) ?? 0) + 1);
+    }
+    const kept = new Map<string, Option & { minutes: number }>();
+    for (const { test, key, cost, outcome, at } of candidates) {
+      if ((taken.get(key) ?? 0) >= times) continue;
+      const here = ofPlanned(outcome, hypotheses);
+      if (!here) continue;
+      const own = at.flatMap((id) => (suspects.includes(id) ? [suspects.indexOf(id)] : []));
+      const minutes = this.minutes.from(bench, cost);
+      const look =
+        test.kind === 'look'
+          ? this.predictor.diagram.looks?.find((each) => each.id === test.look)
+          : undefined;
+      const tells = `${look?.id ?? ''} ${own.join()} ${cost.panels} ${String.fromCharCode(...here)}`;
+      const known = kept.get(tells);
+      if (known && known.minutes <= minutes) continue;
+      kept.set(tells, {
+        test,
+        cost,
+        outcome: here,
+        found: look && foundUnder(look, here),
+        at: own,
+        minutes,
+      });
+    }
+    return [...kept.values()];
+  }
+
+  private meanings(
+    decision: Decision,
+    root: Node,
+    option: Option,
+    { hypotheses, suspects }: Places,
+  ): Meaning[] {
+    return decision
+      .branches(root, option)
+      .map(({ outcome, share, node }) => {
+        const masses = decision.masses(node.weights);
+        const inOrder = [...masses.keys()].sort((a, b) => (masses[b] ?? 0) - (masses[a] ?? 0));
+        let shows = -1;
+        root.weights.forEach((weight, i) => {
+          if (option.outcome[i] === outcome && weight > (root.weights[shows] ?? -1)) shows = i;
+        });
+        return {
+          share,
+          outcome,
+          shows: hypotheses[shows] ?? HEALTHY,
+          suspects: inOrder
+            .slice(0, 3)
+            .map((place) => ({ id: suspects[place], probability: masses[place] ?? 0 })),
+          named: decision.standing(node).kind === 'named',
+        };
+      })
+      .sort((a, b) => b.share - a.share);
+  }
+}
+
+/** Places of a decision: which hypotheses it has, and which suspects these are faults of. */
+interface Places {
+  hypotheses: number[];
+  suspectOf: Int16Array;
+  suspects: (string | undefined)[];
+}
+
+/** Outcomes of the hypotheses that are planned for; undefined where all foretell the same. */
+function ofPlanned(outcome: Int8Array, hypotheses: readonly number[]): Int8Array | undefined {
+  const here = new Int8Array(hypotheses.length);
+  let differ = false;
+  for (let i = 0; i < here.length; i++) {
+    here[i] = outcome[hypotheses[i] ?? 0] ?? -1;
+    if (here[i] !== here[0]) differ = true;
+  }
+  return differ ? here : undefined;
+}

@@ -1,0 +1,161 @@
+import { ohmReading } from '../circuit/ohmReading';
+import { chanceFrom } from '../chance';
+import { circuitOf } from '../behaviour/machine';
+import { run, standAfter } from '../behaviour/run';
+import { statementsOf } from '../behaviour/statement';
+import { parseSteps } from '../behaviour/step';
+import { voltsBetween } from '../circuit/voltReading';
+import { drawnSetup, poweredSetup } from '../diagram/setup';
+import type { Fault } from '../fault/modes';
+import { showOhms } from '../meter/meter';
+import { testOf } from '../plan/minutes';
+import type { Way } from '../plan/way';
+import type { UnitDiagnosis } from '../plan/unitDiagnosis';
+import type { UnitTest } from '../plan/unitTests';
+import type { Evidence, StatementEvidence } from '../call/evidence';
+import type { UnitHypothesis } from '../inference/unitHypotheses';
+import type { UnitPredictor } from '../inference/unitPredictor';
+import type { UnitVerdict } from '../inference/beliefState';
+import { pointsTo, sameSaid } from '../inference/entryLikelihood';
+
+/** How a simulated call went. */
+export interface SimulatedCall {
+  entries: Evidence[];
+  verdict: UnitVerdict;
+  minutes: number;
+}
+
+/** Tests after which a simulated technician gives up. */
+const PATIENCE = 30;
+
+/** How a simulated technician works. */
+export interface Working {
+  /** Even in [0, 1), seeded by the caller. */
+  chance: () => number;
+  /**
+   * How often a reading is nothing of the kind; taken again in the same place it is so as often as
+   * not, for the same wire may have been pulled again.
+   */
+  slips?: number;
+  way?: Way;
+}
+
+/** Follows the advice on a unit with a hidden truth until there is a verdict. */
+export function workCall(
+  diagnosis: UnitDiagnosis,
+  truth: UnitHypothesis,
+  complaint: StatementEvidence,
+  working: Working,
+): SimulatedCall {
+  const { predictor } = diagnosis;
+  let entries: Evidence[] = [complaint];
+  const technician = new Technician(working.chance);
+  let minutes = 0;
+  for (let taken = 0; ; taken++) {
+    const { verdict, tests, planner, secondLook } = diagnosis.of(entries, working.way);
+    const costs = planner.minutes;
+    const again = entries.find((each) => each.id === secondLook?.entry);
+    const test = (again && testOf(again)) ?? tests[0]?.test;
+    const over = !again && verdict.kind !== 'open';
+    if (over || !test || taken >= PATIENCE) return { entries, verdict, minutes };
+    minutes += costs.from(costs.afterAll(entries), costs.of(test));
+    const entry = take(predictor, test, truth, `t${taken}`, working, technician);
+    // What shows something else at the second look takes the place of the first.
+    if (again && sameSaid(entry) !== sameSaid(again))
+      entries = entries.filter((each) => each !== again);
+    entries.push(entry);
+  }
+}
+
+/** How often what was wrong with a reading is so again when it is repeated: from memory. */
+const STICKS = 0.5;
+
+/** What does not depend on when it is done: what a look finds, and where a hand goes wrong. */
+class Technician {
+  private readonly salt: number;
+  private readonly slipped = new Map<string, boolean>();
+  constructor(chance: () => number) {
+    this.salt = Math.floor(chance() * 2 ** 31);
+  }
+  /** Whether a reading in a place is nothing of the kind. */
+  slips(place: string, often: number, chance: () => number): boolean {
+    const before = this.slipped.get(place);
+    const now = chance() < (before ? STICKS : often);
+    this.slipped.set(place, now);
+    return now;
+  }
+
+  /** A number in [0, 1) for each look, the same whenever it is looked. */
+  finds(look: string): number {
+    return chanceFrom([...look].reduce((sum, each) => sum * 31 + each.charCodeAt(0), this.salt))();
+  }
+}
+
+function take(
+  { diagram, meter }: UnitPredictor,
+  test: UnitTest,
+  { causes, faults }: UnitHypothesis,
+  id: string,
+  { chance, slips = 0 }: Working,
+  technician: Technician,
+): Evidence {
+  switch (test.kind) {
+    case 'look': {
+      const look = diagram.looks?.find((each) => each.id === test.look);
+      const points = look && faults.some((fault) => pointsTo(look, fault));
+      const share = look ? (points ? look.found.with : look.found.without) : 0;
+      return { kind: 'look', id, look: test.look, found: technician.finds(test.look) < share };
+    }
+    case 'try': {
+      const { steps, subject, jumper } = test;
+      const parsed = parseSteps(diagram, steps);
+      const from = { ...drawnSetup(diagram), jumpers: jumper ? [jumper] : [] };
+      const results = parsed.ok ? run(diagram, parsed.value, causes, from) : [];
+      const seen = statementsOf(diagram, results).findLast(
+        (each) => each.subject === subject && each.step === results.length - 1,
+      );
+      const outcome = seen?.outcome ?? 'off';
+      return {
+        kind: 'statement',
+        id,
+        source: 'seen',
+        steps,
+        subject,
+        outcome,
+        ...(jumper && { jumper }),
+      };
+    }
+    case 'volt': {
+      const { from, to, steps } = test;
+      const parsed = parseSteps(diagram, steps);
+      const stand = parsed.ok ? standAfter(diagram, parsed.value, causes) : undefined;
+      if (!stand) throw new Error(`${diagram.id}: "${steps}" cannot be read`);
+      const answer = voltsBetween(circuitOf(diagram, stand.machine, faults), from, to);
+      const volts = answer.kind === 'volts' ? answer.nominal : GHOST;
+      const shows = { kind: 'volts', volts: chance() < slips ? GHOST : volts } as const;
+      const setup = poweredSetup(drawnSetup(diagram));
+      return { kind: 'reading', id, from, to, setup, steps, shows, of: 'unit', wiggle: false };
+    }
+    case 'ohm': {
+      const { from, to, setup, wiggle } = test;
+      const reading = { kind: 'reading', id, from, to, setup, of: 'unit', wiggle } as const;
+      const ohmsOf = (all: readonly Fault[]): number => {
+        const answer = ohmReading(diagram, setup, from, to, all);
+        if (answer.kind === 'unsure') return answer.low;
+        return answer.kind === 'ohms' ? answer.nominal : Infinity;
+      };
+      const ohms = ohmsOf(faults);
+      // Moved, an intermittent contact jumps where its opening would show.
+      const open = faults.map((fault) =>
+        fault.mode === 'intermittent' ? { ...fault, mode: 'stuck-open' as const } : fault,
+      );
+      if (wiggle && ohmsOf(open) !== ohms) return { ...reading, shows: { kind: 'unsteady' } };
+      const slipped = technician.slips(JSON.stringify([from, to, setup]), slips, chance);
+      const shown = slipped ? (ohms === Infinity ? 0.05 : Infinity) : ohms;
+      return { ...reading, shows: showOhms(meter, shown) };
+    }
+  }
+}
+
+/** Volts that a meter may show of a point that floats. */
+const GHOST = 7;

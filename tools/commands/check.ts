@@ -1,0 +1,40 @@
+import { readTableCsv } from '../../contract/contactTableCsv';
+import { readDiagram } from '../../contract/diagramFile';
+import { sayFault, type Fault } from '../../contract/problem';
+import { findSwitch } from '../../core/diagram/terminal';
+import { BadInput, EXIT, openDiagram, out, outJson, readText, valueOf, type Exit } from './command';
+
+export interface CheckOptions {
+  file?: string;
+  /** For a table: the diagram and the switch that it is for. */
+  diagram?: string;
+  part?: string;
+  json: boolean;
+}
+
+/** `./yarrix check FILE [--diagram D --part P]`: whether a diagram or a table would be taken. */
+export function check(options: CheckOptions): Exit {
+  if (!options.file) throw new BadInput('name a FILE: a diagram (.json) or a contact table (.csv)');
+  const text = readText(options.file);
+  let faults: Fault[] = [];
+  let warnings: Fault[] = [];
+  if (options.file.endsWith('.csv')) {
+    if (!options.diagram || !options.part)
+      throw new BadInput('a table is checked against a switch: add --diagram DIAGRAM --part PART');
+    const diagram = openDiagram(options.diagram);
+    const read = readTableCsv(diagram, valueOf(findSwitch(diagram, options.part)), text);
+    if (!read.ok) faults = read.error;
+  } else {
+    const read = readDiagram(text);
+    if (read.ok) warnings = read.value.warnings;
+    else faults = read.error;
+  }
+  const sound = faults.length === 0;
+  if (options.json) outJson({ file: options.file, ok: sound, faults, warnings });
+  else {
+    for (const each of faults) out(`${options.file}: ${sayFault(each)}`);
+    for (const each of warnings) out(`${options.file}: warning: ${sayFault(each)}`);
+    if (sound) out(`${options.file}: good`);
+  }
+  return sound ? EXIT.done : EXIT.no;
+}
