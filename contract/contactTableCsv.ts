@@ -10,7 +10,7 @@ import type {
 } from '../core/diagram/diagram';
 import { positionsOf } from '../core/diagram/setup';
 import { fail, ok, type Result } from '../core/result';
-import type { Fault } from './problem';
+import type { InputFault } from './problem';
 
 const SPELLINGS: Record<CellState, string[]> = {
   closed: ['closed', 'close', 'c', 'x', '1', 'yes', 'y', 'on', 'made', '●', '•', '✓'],
@@ -41,12 +41,12 @@ export function readTableCsv(
   diagram: Diagram,
   part: SwitchPart,
   text: string,
-): Result<ContactTable, Fault[]> {
+): Result<ContactTable, InputFault[]> {
   const { rows, faults: broken } = fieldsOf(text);
   if (broken.length) return fail(broken);
   const [header, ...body] = rows;
   if (!header) return fail([{ path: '', line: 1, column: 1, message: 'the file is empty' }]);
-  const faults: Fault[] = [];
+  const faults: InputFault[] = [];
   const columns = header.fields.slice(1).map((name, i) => {
     const contact = contactNamed(part, name);
     const known = part.contacts.map((each) => each.between.join('-')).join(', ');
@@ -138,12 +138,12 @@ function contactNamed(part: SwitchPart, name: string): Contact | undefined {
   });
 }
 
-interface Line {
+interface CsvLine {
   fields: string[];
   line: number;
 }
 
-function fieldsOf(text: string): { rows: Line[]; faults: Fault[] } {
+function fieldsOf(text: string): { rows: CsvLine[]; faults: InputFault[] } {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: false,
     delimitersToGuess: [',', ';', '\t'],
@@ -156,7 +156,7 @@ function fieldsOf(text: string): { rows: Line[]; faults: Fault[] } {
   }
   const faults = parsed.errors
     .filter((each) => each.type === 'Quotes')
-    .map((each): Fault => ({
+    .map((each): InputFault => ({
       path: '',
       line: starts[each.row ?? 0] ?? 1,
       column: 1,

@@ -4,7 +4,7 @@ import { lintCircuit } from '../core/circuit/lintCircuit';
 import { lintDiagram, type Finding } from '../core/diagram/lint';
 import { fail, ok, type Result } from '../core/result';
 import { readJson, shapeFaults } from './jsonFile';
-import type { Fault } from './problem';
+import type { InputFault } from './problem';
 import schema from './diagram.schema.json';
 
 const matches = new Ajv({
@@ -23,11 +23,11 @@ export interface CheckedDiagram {
  * Reads a diagram file and refuses it whole if anything is wrong: not JSON, not the shape of
  * diagram.schema.json, or not sound (a wire to a terminal that is not there).
  */
-export const readDiagram = (text: string): Result<CheckedDiagram, Fault[]> =>
+export const readDiagram = (text: string): Result<CheckedDiagram, InputFault[]> =>
   readJson(text, checkDiagram);
 
 /** The same for a value that is already parsed, such as a request's body. */
-export function checkDiagram(value: unknown): Result<CheckedDiagram, Fault[]> {
+export function checkDiagram(value: unknown): Result<CheckedDiagram, InputFault[]> {
   if (!matches(value)) return fail(shapeFaults(matches, 'a diagram'));
   const sound = lintDiagram(value);
   // The circuit can only be built once every name in the diagram is known.

@@ -25,7 +25,7 @@ import type { TerminalRef } from '../core/diagram/diagram';
 import type { QuantityState } from '../core/diagram/setup';
 import { parseDisplay, parseVolts, type Display } from '../core/meter/display';
 import { fail, ok, type Result } from '../core/result';
-import type { Fault } from './problem';
+import type { InputFault } from './problem';
 import { readDto } from './readDto';
 
 const TERMINAL = /^[^.]+\.[^.]+$/;
@@ -126,7 +126,7 @@ export class ReadingBody {
 }
 
 /** An earlier entry is taken back; it stays in the log. */
-export class DoubtBody {
+export class RetractionBody {
   @IsUUID()
   names!: string;
 
@@ -217,7 +217,7 @@ export class DiagramBody {
 
 export interface EntryBodies {
   reading: ReadingBody;
-  doubt: DoubtBody;
+  doubt: RetractionBody;
   acknowledged: AcknowledgedBody;
   stage: StageBody;
   diagram: DiagramBody;
@@ -229,7 +229,7 @@ export type EntryKind = keyof EntryBodies;
 
 const BODIES: { [K in EntryKind]: new () => EntryBodies[K] } = {
   reading: ReadingBody,
-  doubt: DoubtBody,
+  doubt: RetractionBody,
   acknowledged: AcknowledgedBody,
   stage: StageBody,
   diagram: DiagramBody,
@@ -264,7 +264,7 @@ export type NewEntry = { [K in EntryKind]: OfKind<K> }[EntryKind];
 export type Entry = NewEntry & { id: string };
 
 /** Reads an entry with the body that its kind asks for. */
-export function readEntry(value: unknown): Result<NewEntry, Fault[]> {
+export function readEntry(value: unknown): Result<NewEntry, InputFault[]> {
   const entry = readDto(NewEntryDto, value);
   if (!entry.ok) return entry;
   const { callId, kind, phoneAt } = entry.value;

@@ -10,7 +10,7 @@ import { parseDisplay, parseVolts } from '../core/meter/display';
 import { fail, ok, type Result } from '../core/result';
 import schema from './evidence.schema.json';
 import { readJson, shapeFaults } from './jsonFile';
-import type { Fault } from './problem';
+import type { InputFault } from './problem';
 
 /** An entry as it is written; setups are told by how they differ from the one that is drawn. */
 type WrittenEntry = { id?: string } & (
@@ -48,10 +48,10 @@ const matches = new Ajv({
 }).compile<{ entries: WrittenEntry[] }>(schema);
 
 /** Reads an evidence file against the diagram of its unit, and refuses it whole. */
-export function readEvidence(diagram: Diagram, text: string): Result<Evidence[], Fault[]> {
+export function readEvidence(diagram: Diagram, text: string): Result<Evidence[], InputFault[]> {
   return readJson(text, (value) => {
     if (!matches(value)) return fail(shapeFaults(matches, 'evidence'));
-    const faults: Fault[] = [];
+    const faults: InputFault[] = [];
     const entries = value.entries.map((written, i): Evidence | undefined =>
       readEntry(diagram, written, `e${i + 1}`, (inside, message) =>
         faults.push({ path: `/entries/${i}${inside}`, message }),

@@ -7,13 +7,13 @@ import {
   type ParseError,
 } from 'jsonc-parser';
 import { fail, type Result } from '../core/result';
-import type { Fault } from './problem';
+import type { InputFault } from './problem';
 
 /** Reads a JSON file; every fault that `check` finds gets the line and the column of its place. */
 export function readJson<T>(
   text: string,
-  check: (value: unknown) => Result<T, Fault[]>,
-): Result<T, Fault[]> {
+  check: (value: unknown) => Result<T, InputFault[]>,
+): Result<T, InputFault[]> {
   const errors: ParseError[] = [];
   const tree = parseTree(text, errors, { disallowComments: true, allowTrailingComma: false });
   const [first] = errors;
@@ -31,12 +31,12 @@ export function readJson<T>(
 }
 
 /** What a JSON Schema found wrong, in words. */
-export function shapeFaults(matches: ValidateFunction, what: string): Fault[] {
+export function shapeFaults(matches: ValidateFunction, what: string): InputFault[] {
   const faults = (matches.errors ?? []).filter((each) => each.keyword !== 'if').map(sayError);
   return faults.length ? faults : [{ path: '', message: `does not have the shape of ${what}` }];
 }
 
-function sayError(error: ErrorObject): Fault {
+function sayError(error: ErrorObject): InputFault {
   const path = error.instancePath;
   const params = error.params as Record<string, unknown>;
   switch (error.keyword) {

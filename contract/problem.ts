@@ -1,5 +1,5 @@
 /** One thing wrong with an input: where it stands and what would be right. */
-export interface Fault {
+export interface InputFault {
   /** JSON pointer into the body or file; empty for the whole. */
   path: string;
   /** In a file, counted from 1. */
@@ -15,14 +15,15 @@ export interface Problem {
   status: number;
   detail?: string;
   requestId?: string;
-  faults?: Fault[];
+  faults?: InputFault[];
 }
 
 /** Where a fault is, as a person reads it: "line 3, column 2". */
-export function sayPlace(fault: Fault): string {
+export function sayInputPlace(fault: InputFault): string {
   if (fault.line === undefined) return fault.path || 'the whole';
   const at = `line ${fault.line}, column ${fault.column ?? 1}`;
   return fault.path ? `${at} (${fault.path})` : at;
 }
 
-export const sayFault = (fault: Fault): string => `${sayPlace(fault)}: ${fault.message}`;
+export const sayInputFault = (fault: InputFault): string =>
+  `${sayInputPlace(fault)}: ${fault.message}`;

@@ -2,13 +2,13 @@ import 'reflect-metadata/lite';
 import { plainToInstance, type ClassConstructor } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import { fail, ok, type Result } from '../core/result';
-import type { Fault } from './problem';
+import type { InputFault } from './problem';
 
 /** Reads an unknown value as a DTO: every fault with the pointer to its place, or the value. */
 export function readDto<T extends object>(
   shape: ClassConstructor<T>,
   value: unknown,
-): Result<T, Fault[]> {
+): Result<T, InputFault[]> {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
     return fail([{ path: '', message: 'must be an object' }]);
   }
@@ -21,8 +21,11 @@ export function readDto<T extends object>(
   return errors.length ? fail(errors.flatMap((each) => faultsOf(each, ''))) : ok(dto);
 }
 
-function faultsOf(error: ValidationError, above: string): Fault[] {
+function faultsOf(error: ValidationError, above: string): InputFault[] {
   const path = `${above}/${error.property}`;
-  const own = Object.values(error.constraints ?? {}).map((message): Fault => ({ path, message }));
+  const own = Object.values(error.constraints ?? {}).map((message): InputFault => ({
+    path,
+    message,
+  }));
   return [...own, ...(error.children ?? []).flatMap((child) => faultsOf(child, path))];
 }

@@ -6,7 +6,7 @@ import { addCall } from '../server/db/calls';
 import { addDiagram, listDiagrams } from '../server/db/diagrams';
 import { addEntry } from '../server/db/entries';
 import { workSwitch } from '../core/simulate/simulatedSwitch';
-import { Predictor } from '../core/inference/switchPredictor';
+import { SwitchPredictor } from '../core/inference/switchPredictor';
 import { parseFault } from '../core/fault/parseFault';
 import { findSwitch } from '../core/diagram/terminal';
 import { sayDisplay } from '../core/meter/display';
@@ -107,7 +107,7 @@ async function loadCall(
     const found = findSwitch(diagram, part);
     if (!found.ok) throw new Error(found.error.message);
     await log({ kind: 'acknowledged', body: { what: 'wires-off', part } });
-    const predictor = new Predictor(diagram, found.value, ORDINARY_METER);
+    const predictor = new SwitchPredictor(diagram, found.value, ORDINARY_METER);
     // An intermittent contact of the demo holds while it is being looked at.
     const worked = workSwitch(predictor, depth, {
       faults,

@@ -14,7 +14,7 @@ import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome';
 
 /** Sizes that the interface is made for. */
 export const PHONE = { width: 390, height: 844 };
-export const WIDE = { width: 1280, height: 800 };
+export const WIDE_WINDOW = { width: 1280, height: 800 };
 
 const FLAGS = [
   '--headless=new',

@@ -1,4 +1,4 @@
-import { Browser, PHONE, WIDE } from './browser';
+import { Browser, PHONE, WIDE_WINDOW } from './browser';
 import { faultyUnit, thumb } from './faultyUnit';
 import { Yarrix } from './yarrix';
 
@@ -78,7 +78,7 @@ it('is alive: the door moves, two points say what they show, a fault changes it,
 });
 
 it('has tables, parts, what its faults do, and what nobody notices; a favourite stays one', async () => {
-  const page = await Browser.open(WIDE, 'dark');
+  const page = await Browser.open(WIDE_WINDOW, 'dark');
   await page.driver.get(`${yarrix.address}/diagrams`);
   await page.press('star-millivolt-fireplace');
   await page.driver.navigate().refresh();

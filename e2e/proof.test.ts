@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/webdriverjs';
 import { Key } from 'selenium-webdriver';
 import type { CallDetail, CallSummary } from '../contract/call';
-import { Browser, PHONE, WIDE } from './browser';
+import { Browser, PHONE, WIDE_WINDOW } from './browser';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(180_000);
@@ -149,7 +149,7 @@ describe('a phone', () => {
 describe('a wide screen', () => {
   let page: Browser;
   beforeAll(async () => {
-    page = await Browser.open(WIDE);
+    page = await Browser.open(WIDE_WINDOW);
   });
   afterAll(async () => {
     expect(await page.close()).toEqual([]);

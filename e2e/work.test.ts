@@ -1,5 +1,5 @@
 import type { CallSummary } from '../contract/call';
-import { Browser, PHONE, WIDE } from './browser';
+import { Browser, PHONE, WIDE_WINDOW } from './browser';
 import { faultyUnit, keyboard, thumb, type FaultyUnit, type Hands } from './faultyUnit';
 import { Yarrix } from './yarrix';
 
@@ -61,7 +61,7 @@ it.each([
 });
 
 it('comes to the part by keyboard alone, and says why', async () => {
-  const page = await Browser.open(WIDE, 'dark');
+  const page = await Browser.open(WIDE_WINDOW, 'dark');
   const unit = faultyUnit('radiant-burner', 'element:open');
   await work(unit, page, keyboard(page), 'Test loft', async (step) => {
     if (step > 0) return;

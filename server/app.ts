@@ -5,7 +5,7 @@ import helmet from 'helmet';
 import type { Pool } from 'pg';
 import pino, { type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { noSuchRoute, Refused, sendProblem } from './problems';
+import { noSuchRoute, RefusedRequest, sendProblem } from './problems';
 import { callRoutes } from './routes/calls';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { entryRoutes } from './routes/entries';
@@ -49,7 +49,7 @@ export function createApp({ db, shop, web, log = pino() }: AppOptions): Express 
   app.get('/api/health', async (request, response) => {
     const answer = await db.query<{ now: Date }>('SELECT now() AS now').catch((error: unknown) => {
       request.log.error({ err: error }, 'the database does not answer');
-      throw new Refused(503, 'the database does not answer');
+      throw new RefusedRequest(503, 'the database does not answer');
     });
     response.json({ status: 'ok', database: answer.rows[0]?.now });
   });

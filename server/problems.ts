@@ -1,18 +1,19 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
-import type { Fault, Problem } from '../contract/problem';
+import type { InputFault, Problem } from '../contract/problem';
 
 /** An answer of "no" with its reason; everything else that is thrown is a failure of ours. */
-export class Refused extends Error {
+export class RefusedRequest extends Error {
   constructor(
     readonly status: 400 | 404 | 409 | 422 | 503,
     readonly title: string,
-    readonly faults: Fault[] = [],
+    readonly faults: InputFault[] = [],
   ) {
     super(title);
   }
 }
 
-export const notFound = (what: string): Refused => new Refused(404, `there is no ${what}`);
+export const notFound = (what: string): RefusedRequest =>
+  new RefusedRequest(404, `there is no ${what}`);
 
 export const noSuchRoute: RequestHandler = (request) => {
   throw notFound(`${request.method} ${request.path}`);
@@ -31,7 +32,7 @@ export const sendProblem: ErrorRequestHandler = (error: unknown, request, respon
 };
 
 function asProblem(error: unknown): Problem {
-  if (error instanceof Refused) {
+  if (error instanceof RefusedRequest) {
     const { status, title, faults } = error;
     return { type: 'about:blank', title, status, ...(faults.length && { faults }) };
   }

@@ -5,7 +5,7 @@ import { diagnose } from './commands/diagnose';
 import { walk } from './commands/walk';
 import { diagrams } from './commands/diagrams';
 import { BadInput, EXIT, out } from './commands/command';
-import { Hindered } from './folders';
+import { EnvironmentError } from './folders';
 import { expect } from './commands/expect';
 import { proof } from './commands/proof';
 import { spice } from './commands/spice';
@@ -123,7 +123,7 @@ main(process.argv.slice(2)).then(
     if (error instanceof BadInput || usage) {
       process.stderr.write(`yarrix: ${(error as Error).message.split('\n')[0]}\n`);
       process.exitCode = EXIT.badInput;
-    } else if (error instanceof Hindered) {
+    } else if (error instanceof EnvironmentError) {
       process.stderr.write(`yarrix: ${error.message}\n`);
       process.exitCode = 69;
     } else {

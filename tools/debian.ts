@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
-import { Hindered } from './folders';
-import { run } from './run';
+import { EnvironmentError } from './folders';
+import { runProgram } from './runProgram';
 
 /** A program that shows that a Debian package is there. */
 const SHOWS: Record<string, string> = {
@@ -18,13 +18,15 @@ export async function needDebian(packages: (keyof typeof SHOWS)[]): Promise<void
   const root = process.getuid?.() === 0;
   const apt = (...args: string[]) => {
     const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-    return root ? run('apt-get', args, { env }) : run('sudo', ['-n', 'apt-get', ...args], { env });
+    return root
+      ? runProgram('apt-get', args, { env })
+      : runProgram('sudo', ['-n', 'apt-get', ...args], { env });
   };
   const install = () => apt('install', '-y', '--no-install-recommends', ...missing);
   await apt('update').catch(() => undefined);
   const done = await install().catch((error: Error) => ({ code: 1, output: error.message }));
   if (done.code !== 0) {
-    throw new Hindered(
+    throw new EnvironmentError(
       `cannot install ${missing.join(', ')}: run "apt-get install ${missing.join(' ')}" as root.\n${done.output.trim().split('\n').slice(-3).join('\n')}`,
     );
   }

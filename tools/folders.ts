@@ -12,4 +12,4 @@ export const PORT = 8420;
 export const DEMO_SHOP = 'demo';
 
 /** Something outside the program is missing or in the way; the message says what to do. */
-export class Hindered extends Error {}
+export class EnvironmentError extends Error {}

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { EXIT, out } from './commands/command';
 import { ROOT } from './folders';
-import { run } from './run';
+import { runProgram } from './runProgram';
 
 const bin = (name: string): string => join(ROOT, 'node_modules', '.bin', name);
 
@@ -31,7 +31,7 @@ const CHECKS: [name: string, program: string, args: string[]][] = [
 export async function lint(): Promise<number> {
   let bad = 0;
   for (const [name, program, args] of CHECKS) {
-    const { code } = await run(bin(program), args, { cwd: ROOT, show: true });
+    const { code } = await runProgram(bin(program), args, { cwd: ROOT, show: true });
     out(`${code === 0 ? 'good' : 'BAD '}  ${name}`);
     if (code !== 0) bad++;
   }

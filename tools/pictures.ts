@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Browser, PHONE, WIDE } from '../e2e/browser';
+import { Browser, PHONE, WIDE_WINDOW } from '../e2e/browser';
 import { Yarrix } from '../e2e/yarrix';
 import { needDebian } from './debian';
 import { EXIT, out } from './commands/command';
@@ -115,7 +115,7 @@ const VIEWS: View[] = [
   },
   {
     name: 'work-wide',
-    size: WIDE,
+    size: WIDE_WINDOW,
     theme: 'dark',
     path: `${call(1)}/work`,
     shows: 'suspects',
@@ -138,16 +138,22 @@ const VIEWS: View[] = [
   },
   {
     name: 'diagram-wide',
-    size: WIDE,
+    size: WIDE_WINDOW,
     theme: 'light',
     path: '/diagram/electric-dryer',
     press: ['bench-power', 'move-timer-heat', 'move-start-pressed', 'move-start-released'],
     shows: 'running',
   },
-  { name: 'wide', size: WIDE, theme: 'light', path: `${call(2)}/infinite`, shows: 'last-reading' },
+  {
+    name: 'wide',
+    size: WIDE_WINDOW,
+    theme: 'light',
+    path: `${call(2)}/infinite`,
+    shows: 'last-reading',
+  },
   {
     name: 'wide-dark',
-    size: WIDE,
+    size: WIDE_WINDOW,
     theme: 'dark',
     path: `${call(3)}/selector`,
     press: ['depth'],

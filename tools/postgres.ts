@@ -12,8 +12,8 @@ import {
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { Client } from 'pg';
-import { Hindered } from './folders';
-import { run, type Ran } from './run';
+import { EnvironmentError } from './folders';
+import { runProgram, type Ran } from './runProgram';
 
 const AS_ROOT = process.getuid?.() === 0;
 /** A fresh cluster takes about 40 MB; the write-ahead log grows. */
@@ -54,7 +54,7 @@ export async function startCluster(folder: string, safe = true): Promise<Cluster
   const started = await pg('pg_ctl', ['-D', data, '-l', log, '-w', '-o', options, 'start']);
   if (started.code !== 0) {
     const last = (await pg('tail', ['-n', '5', log], false)).output.trim();
-    throw new Hindered(
+    throw new EnvironmentError(
       `PostgreSQL does not start. Its log, ${log}, ends with:\n${last || started.output.trim()}`,
     );
   }
@@ -78,8 +78,8 @@ async function stopCluster(data: string): Promise<void> {
 async function reachable(folder: string): Promise<string> {
   mkdirSync(folder, { recursive: true });
   if (!AS_ROOT) return folder;
-  await run('chown', ['postgres:', folder]);
-  const test = await run(
+  await runProgram('chown', ['postgres:', folder]);
+  const test = await runProgram(
     'runuser',
     ['-u', 'postgres', '--', 'test', '-w', folder, '-a', '-x', folder],
     { cwd: '/' },
@@ -87,7 +87,7 @@ async function reachable(folder: string): Promise<string> {
   if (test.code === 0) return folder;
   const other = join('/var/lib/yarrix', folder.replace(/[^A-Za-z0-9]+/g, '-'));
   mkdirSync(other, { recursive: true });
-  await run('chown', ['postgres:', other]);
+  await runProgram('chown', ['postgres:', other]);
   return other;
 }
 
@@ -95,7 +95,7 @@ async function makeCluster(home: string, data: string, passwordFile: string): Pr
   const disk = statfsSync(home);
   const free = Math.floor((disk.bavail * disk.bsize) / 2 ** 20);
   if (free < SPACE_MB) {
-    throw new Hindered(
+    throw new EnvironmentError(
       `no disk space for the database: ${free} MB free at ${home}, ${SPACE_MB} MB needed. Free some, or set YARRIX_DATA to another folder`,
     );
   }
@@ -103,7 +103,7 @@ async function makeCluster(home: string, data: string, passwordFile: string): Pr
   rmSync(data, { recursive: true, force: true });
   writeFileSync(passwordFile, randomBytes(24).toString('hex'));
   chmodSync(passwordFile, 0o600);
-  if (AS_ROOT) await run('chown', ['postgres:', passwordFile]);
+  if (AS_ROOT) await runProgram('chown', ['postgres:', passwordFile]);
   const made = await pg('initdb', [
     '-D',
     data,
@@ -116,7 +116,9 @@ async function makeCluster(home: string, data: string, passwordFile: string): Pr
     '--locale=C.UTF-8',
   ]);
   if (made.code !== 0)
-    throw new Hindered(`PostgreSQL cannot make its data folder ${data}:\n${made.output.trim()}`);
+    throw new EnvironmentError(
+      `PostgreSQL cannot make its data folder ${data}:\n${made.output.trim()}`,
+    );
 }
 
 async function makeDatabase(url: string): Promise<void> {
@@ -134,7 +136,7 @@ async function makeDatabase(url: string): Promise<void> {
 async function portFor(portFile: string): Promise<string> {
   const last = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0;
   const port = (await freePort(last)) ?? (await freePort(0));
-  if (port === undefined) throw new Hindered('no free port on loopback for PostgreSQL');
+  if (port === undefined) throw new EnvironmentError('no free port on loopback for PostgreSQL');
   return String(port);
 }
 
@@ -154,14 +156,15 @@ export function freePort(port: number): Promise<number | undefined> {
 function pg(program: string, args: string[], own = true): Promise<Ran> {
   const path = own ? join(binaries(), program) : program;
   return AS_ROOT
-    ? run('runuser', ['-u', 'postgres', '--', path, ...args], { cwd: '/' })
-    : run(path, args, { cwd: '/' });
+    ? runProgram('runuser', ['-u', 'postgres', '--', path, ...args], { cwd: '/' })
+    : runProgram(path, args, { cwd: '/' });
 }
 
 /** Debian keeps the server programs of each version apart and out of the PATH. */
 function binaries(): string {
   const all = '/usr/lib/postgresql';
   const [newest] = existsSync(all) ? readdirSync(all).sort((a, b) => Number(b) - Number(a)) : [];
-  if (!newest) throw new Hindered('PostgreSQL is not installed: apt-get install postgresql');
+  if (!newest)
+    throw new EnvironmentError('PostgreSQL is not installed: apt-get install postgresql');
   return join(all, newest, 'bin');
 }

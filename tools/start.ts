@@ -4,7 +4,7 @@ import { loadDemo } from '../demo/load';
 import { startServer, type RunningServer } from '../server/main';
 import { needDebian } from './debian';
 import { BadInput, EXIT, out } from './commands/command';
-import { DATA, DEMO_SHOP, Hindered, PORT, WEB } from './folders';
+import { DATA, DEMO_SHOP, EnvironmentError, PORT, WEB } from './folders';
 import { freePort, startCluster } from './postgres';
 import { addressOf, sayRunning, sayStopped, whoRuns } from './running';
 import { buildWeb } from './webBuild';
@@ -20,7 +20,7 @@ export async function start(portText: string | undefined): Promise<number> {
     return EXIT.done;
   }
   if (port !== 0 && (await freePort(port)) === undefined) {
-    throw new Hindered(
+    throw new EnvironmentError(
       `port ${port} is taken by another program: end that one, or choose another with --port`,
     );
   }
@@ -36,7 +36,7 @@ export async function start(portText: string | undefined): Promise<number> {
   try {
     await buildWeb();
     if (!existsSync(join(WEB, 'index.html')))
-      throw new Hindered(`the web bundle is missing in ${WEB}`);
+      throw new EnvironmentError(`the web bundle is missing in ${WEB}`);
     server = await startServer({
       databaseUrl: cluster.url,
       port,

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { EXIT, out } from './commands/command';
-import { DATA, Hindered } from './folders';
+import { DATA, EnvironmentError } from './folders';
 import { stopClusterIn } from './postgres';
 import { sayStopped, whoRuns } from './running';
 
@@ -13,7 +13,7 @@ export async function stop(): Promise<number> {
   if (running) {
     process.kill(running.pid, 'SIGTERM');
     for (let tenth = 0; whoRuns() && tenth < PATIENCE_SECONDS * 10; tenth++) await sleep(100);
-    if (whoRuns()) throw new Hindered(`process ${running.pid} does not stop`);
+    if (whoRuns()) throw new EnvironmentError(`process ${running.pid} does not stop`);
   }
   const left = await stopClusterIn(join(DATA, 'postgres'));
   sayStopped();

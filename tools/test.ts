@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { needDebian } from './debian';
 import { BadInput, out } from './commands/command';
 import { ROOT } from './folders';
-import { run } from './run';
+import { runProgram } from './runProgram';
 import { buildWeb } from './webBuild';
 
 /** Jest's projects, in the order they are run; the browser comes last and alone. */
@@ -58,7 +58,7 @@ async function jest(projects: string[], all: boolean): Promise<Counts> {
     ];
     if (projects.includes(BROWSER)) args.push('--runInBand');
     const env = { ...process.env, ...(all && { YARRIX_ALL: '1' }) };
-    const { code } = await run(process.execPath, args, { cwd: ROOT, env, show: true });
+    const { code } = await runProgram(process.execPath, args, { cwd: ROOT, env, show: true });
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
       readFileSync(report, 'utf8'),
     );

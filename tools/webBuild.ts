@@ -10,8 +10,8 @@ import {
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { generateSW } from 'workbox-build';
-import { Hindered, ROOT, WEB } from './folders';
-import { run } from './run';
+import { EnvironmentError, ROOT, WEB } from './folders';
+import { runProgram } from './runProgram';
 
 /** What the web bundle is made from. */
 const SOURCES = [
@@ -43,12 +43,16 @@ export async function buildWeb(): Promise<void> {
     NODE_ENV: 'production' as const,
   };
   const expo = join(ROOT, 'node_modules', 'expo', 'bin', 'cli');
-  const built = await run(process.execPath, [expo, 'export', '-p', 'web', '--output-dir', WEB], {
-    cwd: ROOT,
-    env,
-  });
+  const built = await runProgram(
+    process.execPath,
+    [expo, 'export', '-p', 'web', '--output-dir', WEB],
+    {
+      cwd: ROOT,
+      env,
+    },
+  );
   if (built.code !== 0)
-    throw new Hindered(
+    throw new EnvironmentError(
       `the web bundle cannot be built:\n${built.output.trim().split('\n').slice(-25).join('\n')}`,
     );
   await buildWorkers();

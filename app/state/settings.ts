@@ -1,7 +1,7 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { METERS } from '../../core/meter/meter';
 import type { Depth } from '../../core/plan/proof';
-import { USUAL_WAY, type Way } from '../../core/plan/way';
+import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
 import { database } from '../sync/database';
 import type { ThemeChoice } from '../theme/theme';
 
@@ -9,7 +9,7 @@ export interface Settings {
   theme: ThemeChoice;
   meter: string;
   depth: Depth;
-  way: Way;
+  way: WayOfWorking;
   /** What a good unit shows is said after the reading, so that nobody reads what they expect. */
   blind: boolean;
   /** Diagrams that are at hand first, by id. */

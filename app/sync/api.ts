@@ -15,7 +15,7 @@ export class Refusal extends Error {
   }
 }
 
-export interface Answer<T> {
+export interface ApiAnswer<T> {
   value: T;
   /** From the last time that the server answered, because it does not now. */
   stale: boolean;
@@ -37,7 +37,7 @@ async function ask(path: string, init: RequestInit = {}): Promise<Response> {
 }
 
 /** The server's answer, or while it is away the last one that it gave. */
-async function read<T>(path: string): Promise<Answer<T>> {
+async function read<T>(path: string): Promise<ApiAnswer<T>> {
   const db = await database();
   try {
     const value = (await (await ask(path)).json()) as T;
@@ -50,10 +50,10 @@ async function read<T>(path: string): Promise<Answer<T>> {
   }
 }
 
-export const readCalls = (): Promise<Answer<CallSummary[]>> => read('/calls');
-export const readCall = (id: string): Promise<Answer<CallDetail>> => read(`/calls/${id}`);
-export const readDiagrams = (): Promise<Answer<DiagramSummary[]>> => read('/diagrams');
-export const readDiagram = (id: string, version: number): Promise<Answer<Diagram>> =>
+export const fetchCalls = (): Promise<ApiAnswer<CallSummary[]>> => read('/calls');
+export const fetchCall = (id: string): Promise<ApiAnswer<CallDetail>> => read(`/calls/${id}`);
+export const fetchDiagrams = (): Promise<ApiAnswer<DiagramSummary[]>> => read('/diagrams');
+export const fetchDiagram = (id: string, version: number): Promise<ApiAnswer<Diagram>> =>
   read(`/diagrams/${id}/${version}`);
 
 /** Sends one write. It carries its own id, so that sending it twice stores it once. */

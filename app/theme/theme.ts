@@ -8,7 +8,7 @@ export const radius = { small: 6, medium: 12, round: 999 } as const;
 /** Thumb-sized, with gloves. */
 export const touch = { key: 60, button: 56, row: 64 } as const;
 /** From this width on the panes stand side by side. */
-export const WIDE = 1000;
+export const WIDE_FROM = 1000;
 
 export const face = {
   text: 'Archivo_500Medium',

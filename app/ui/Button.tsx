@@ -1,7 +1,7 @@
 import Feather from '@expo/vector-icons/Feather';
 import type { ComponentProps } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View, type ViewStyle } from 'react-native';
-import { radius, space, touch, useTheme, WIDE } from '../theme/theme';
+import { radius, space, touch, useTheme, WIDE_FROM } from '../theme/theme';
 import { Type } from './Type';
 
 interface Props {
@@ -32,7 +32,7 @@ export function Button({
   style,
 }: Props) {
   const palette = useTheme();
-  const wide = useWindowDimensions().width >= WIDE;
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const colour = look === 'act' ? palette.onAct : palette.ink;
   const ground: ViewStyle =
     look === 'act'

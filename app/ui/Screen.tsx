@@ -7,7 +7,7 @@ import { refusedItems, waitingCount } from '../sync/outbox';
 import { useAppSelector } from '../state/hooks';
 import { space, touch, useTheme } from '../theme/theme';
 import { Chip } from './Chip';
-import { Refused } from './Refused';
+import { RefusedCard } from '../features/calls/RefusedCard';
 import { Type } from './Type';
 
 interface Props {
@@ -69,7 +69,7 @@ export function Screen({ title, under, back, actions, children }: Props) {
         </View>
       )}
       {refused.map((item) => (
-        <Refused key={item.order} item={item} />
+        <RefusedCard key={item.order} item={item} />
       ))}
       {children}
     </View>

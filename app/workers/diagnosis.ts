@@ -6,13 +6,13 @@ import type { Diagram } from '../../core/diagram/diagram';
 import type { Fault } from '../../core/fault/modes';
 import type { Advice } from '../../core/plan/unitPlanner';
 import type { Depth, ProofStep } from '../../core/plan/proof';
-import type { Way } from '../../core/plan/way';
-import type { School } from '../../core/plan/policies';
-import type { Shown } from '../../core/plan/shown';
+import type { WayOfWorking } from '../../core/plan/wayOfWorking';
+import type { Policy } from '../../core/plan/policies';
+import type { Shown } from '../../core/plan/shownOutcome';
 import type { VoltTest } from '../../core/plan/unitTests';
 
 /** A unit; diagrams with the same key are the same. */
-interface Unit {
+interface AskedUnit {
   key: string;
   diagram: Diagram;
 }
@@ -21,11 +21,11 @@ interface Unit {
  * What the worker is asked: to get ready for a unit, what its faults are noticed by, what is known of
  * it, what schools take, or the readings that prove a switch.
  */
-export type Question = { number: number } & Unit &
+export type WorkerQuestion = { number: number } & AskedUnit &
   (
     | { ask: 'prepare' | 'complaints' }
     | { ask: 'proof'; part: string; depth: Depth }
-    | { ask: 'findings' | 'schools'; entries: Evidence[]; way: Way }
+    | { ask: 'findings' | 'schools'; entries: Evidence[]; way: WayOfWorking }
   );
 
 export interface ShownSuspect {
@@ -71,7 +71,7 @@ export type ShownVerdict =
   | { kind: 'open'; needs: 'second-look'; secondLook: SecondLook; good: GoodShown | undefined };
 
 /** Everything that the work screen shows. */
-export interface Findings {
+export interface ShownFindings {
   suspects: ShownSuspect[];
   verdict: ShownVerdict;
   tests: ShownTest[];
@@ -88,24 +88,27 @@ export interface Findings {
   milliseconds: number;
 }
 
-export type Answer = { number: number } & (
+export type WorkerAnswer = { number: number } & (
   | { kind: 'progress'; share: number }
   | { kind: 'prepared' }
-  | { kind: 'findings'; findings: Findings }
+  | { kind: 'findings'; findings: ShownFindings }
   | { kind: 'proof'; steps: ProofStep[] }
   | { kind: 'complaints'; complaints: ShownComplaint[]; hidden: Fault[] }
-  | { kind: 'schools'; schools: { school: School; minutes: number }[] }
+  | { kind: 'schools'; schools: { school: Policy; minutes: number }[] }
 );
 
 let worker: Worker | undefined;
 let asked = 0;
 /** Whoever waits for an answer, by the number of the question. */
-const waiting = new Map<number, { hear: (answer: Answer) => void; fail: (error: Error) => void }>();
+const waiting = new Map<
+  number,
+  { hear: (answer: WorkerAnswer) => void; fail: (error: Error) => void }
+>();
 
 function running(): Worker {
   if (worker) return worker;
   worker = new Worker('/workers/diagnosis.js');
-  worker.addEventListener('message', ({ data }: MessageEvent<Answer>) =>
+  worker.addEventListener('message', ({ data }: MessageEvent<WorkerAnswer>) =>
     waiting.get(data.number)?.hear(data),
   );
   worker.addEventListener('error', (event) => endAll(new Error(event.message)));
@@ -125,13 +128,17 @@ export const stopDiagnosis = (): void => endAll(new Stopped());
 /** The technician has stopped the work. */
 export class Stopped extends Error {}
 
-type Asked = Question extends infer Q ? (Q extends Question ? Omit<Q, 'number'> : never) : never;
+type Asked = WorkerQuestion extends infer Q
+  ? Q extends WorkerQuestion
+    ? Omit<Q, 'number'>
+    : never
+  : never;
 
 /** Asks the worker. @param progress hears how far a unit is prepared that is new to it */
-export function diagnose(
+export function askWorker(
   question: Asked,
   progress: (share: number) => void = () => undefined,
-): Promise<Answer> {
+): Promise<WorkerAnswer> {
   const number = ++asked;
   return new Promise((resolve, reject) => {
     waiting.set(number, {

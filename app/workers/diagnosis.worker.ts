@@ -5,19 +5,19 @@ import type { Diagram } from '../../core/diagram/diagram';
 import { switches } from '../../core/diagram/terminal';
 import { proofOf } from '../../core/plan/proof';
 import type { Fault } from '../../core/fault/modes';
-import { HEALTHY, weigh } from '../../core/inference/entryLikelihood';
+import { HEALTHY, entryLikelihood } from '../../core/inference/entryLikelihood';
 import type { Evidence } from '../../core/call/evidence';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import { testOf } from '../../core/plan/minutes';
 import type { Advice } from '../../core/plan/unitPlanner';
-import { shownAs } from '../../core/plan/shown';
+import { shownAs } from '../../core/plan/shownOutcome';
 import type { UnitTest } from '../../core/plan/unitTests';
 import { UnitDiagnosis, type Findings as Found } from '../../core/plan/unitDiagnosis';
 import type {
-  Answer,
-  Findings,
+  WorkerAnswer,
+  ShownFindings,
   GoodShown,
-  Question,
+  WorkerQuestion,
   ShownComplaint,
   ShownSuspect,
   ShownTest,
@@ -32,11 +32,11 @@ const SHOWN = { suspects: 6, moved: 3, course: 4 };
 /** An entry that makes a suspect this many times likelier or less likely speaks for or against it. */
 const SPEAKS = 1.2;
 
-addEventListener('message', ({ data }: MessageEvent<Question>) => {
+addEventListener('message', ({ data }: MessageEvent<WorkerQuestion>) => {
   postMessage(answer(data));
 });
 
-function answer(question: Question): Answer {
+function answer(question: WorkerQuestion): WorkerAnswer {
   const { number, key, diagram } = question;
   if (question.ask === 'complaints') return { number, kind: 'complaints', ...noticed(diagram) };
   if (question.ask === 'proof') {
@@ -51,7 +51,7 @@ function answer(question: Question): Answer {
     new UnitDiagnosis(diagram, ORDINARY_METER, (share) => {
       if (share - told < 0.02) return;
       told = share;
-      postMessage({ number, kind: 'progress', share } satisfies Answer);
+      postMessage({ number, kind: 'progress', share } satisfies WorkerAnswer);
     });
   units.set(key, unit);
   switch (question.ask) {
@@ -82,7 +82,7 @@ function noticed(diagram: Diagram): { complaints: ShownComplaint[]; hidden: Faul
   };
 }
 
-function shown(found: Found, entries: readonly Evidence[]): Omit<Findings, 'milliseconds'> {
+function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 'milliseconds'> {
   const { state, tests, contradictions, oddTwins, pairs } = found;
   const chance = new Map(state.suspects.map(({ id, probability }) => [id ?? '', probability]));
   const moved = Object.fromEntries(
@@ -170,7 +170,9 @@ function verdictShown(found: Found, entries: readonly Evidence[]): ShownVerdict 
       const { suspect } = verdict;
       const own = readingsFor(planner.predictor, suspect, entries).map((each) => each.id);
       const index = planner.predictor.hypotheses.indexOf(suspect.leading);
-      const against = entries.filter((each) => (weigh(planner.predictor, each)[index] ?? 1) < 0.2);
+      const against = entries.filter(
+        (each) => (entryLikelihood(planner.predictor, each)[index] ?? 1) < 0.2,
+      );
       const because = [...state.moved].flatMap(([entry, by]) =>
         (by.get(suspect.id ?? '') ?? 1) > SPEAKS || own.includes(entry) ? [entry] : [],
       );

@@ -1,5 +1,5 @@
 import ELK from 'elkjs/lib/elk-api.js';
-import { drawLadder, type Drawing, type Graph, type Layout } from '../../core/drawing/place';
+import { drawLadder, type Drawing, type LayoutGraph, type Layout } from '../../core/drawing/place';
 import type { Diagram } from '../../core/diagram/diagram';
 
 /** Drawings are laid out beside the page, each once. */
@@ -8,7 +8,7 @@ const drawings = new Map<string, Promise<Drawing>>();
 
 const layout: Layout = async (graph) => {
   elk ??= new ELK({ workerUrl: '/workers/elk.js' });
-  return (await elk.layout(graph)) as Graph;
+  return (await elk.layout(graph)) as LayoutGraph;
 };
 
 /** The drawing of a diagram; diagrams with the same key are the same. */

@@ -1,12 +1,12 @@
 import { useEffect } from 'react';
 import type { Diagram } from '../../core/diagram/diagram';
-import { diagnose } from './diagnosis';
+import { askWorker } from './diagnosis';
 
 /** Gets the worker ready for a unit as soon as it is known, so that the first advice needs no waiting. */
 export function usePrepared(key: string | undefined, diagram: Diagram | undefined): void {
   useEffect(() => {
     if (key === undefined || !diagram) return;
     // What goes wrong here is told where the answer is needed.
-    diagnose({ ask: 'prepare', key, diagram }).catch(() => undefined);
+    askWorker({ ask: 'prepare', key, diagram }).catch(() => undefined);
   }, [key, diagram]);
 }

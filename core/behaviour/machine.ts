@@ -5,7 +5,7 @@ import type { Fault } from '../fault/modes';
 import { effectiveResistance } from '../circuit/effectiveResistance';
 import { CLOSED_CONTACT, ratedVolts } from '../circuit/ohms';
 import { buildNetwork, nodeOf, type Edge, type Network } from '../circuit/network';
-import { Potentials } from '../circuit/potentials';
+import { NodalAnalysis } from '../circuit/nodalAnalysis';
 
 /** What a load does at a moment. A motor that is fed and does not turn hums. */
 export type Doing = 'runs' | 'weak' | 'hums' | 'off';
@@ -112,7 +112,7 @@ function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): So
   // A contact that may be either is followed closed: that it cycles is said of its loads elsewhere.
   const ohms = (edge: Edge): number | null =>
     edge.nominal ?? (edge.kind === 'contact' ? CLOSED_CONTACT.nominal : null);
-  const potentials = new Potentials(network, ohms);
+  const potentials = new NodalAnalysis(network, ohms);
   const volts = (part: string, a: string, b: string): number => {
     const [x, y] = [
       nodeOf(network.nodes, terminalRef(part, a)),

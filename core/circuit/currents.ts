@@ -2,7 +2,7 @@ import type { Diagram } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 import { buildNetwork, type Edge } from './network';
-import { Potentials } from './potentials';
+import { NodalAnalysis } from './nodalAnalysis';
 
 /** What flows in one way through the unit: a load's element, a contact, a wire, a supply's leg. */
 export interface Current {
@@ -22,7 +22,7 @@ export interface Current {
  */
 export function currents(diagram: Diagram, setup: Setup, faults: readonly Fault[] = []): Current[] {
   const network = buildNetwork(diagram, setup, faults, { warm: true });
-  const solved = new Potentials(network, (edge) => edge.nominal);
+  const solved = new NodalAnalysis(network, (edge) => edge.nominal);
   return network.edges.map(({ a, b, owner, key, kind, source, coupled }, i): Current => {
     let [amps, volts, watts] = [0, 0, 0];
     for (const which of ['ac', 'dc'] as const) {

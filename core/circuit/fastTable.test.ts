@@ -5,7 +5,7 @@ import { everyFault } from '../fault/everyFault';
 import type { Fault } from '../fault/modes';
 import { effectiveResistance } from './effectiveResistance';
 import { OhmTable } from './fastTable';
-import type { Resistor } from './graph';
+import type { Resistor } from './resistorGraph';
 import { buildNetwork } from './network';
 import { TableMaker } from './tableMaker';
 

@@ -2,7 +2,7 @@ import type { Diagram, TerminalRef, Wire } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import { terminalRef } from '../diagram/terminal';
 import { ownerOf, type Fault } from '../fault/modes';
-import type { Resistor } from './graph';
+import type { Resistor } from './resistorGraph';
 import {
   buildNetwork,
   loose,
@@ -59,13 +59,13 @@ const COLD = { warm: false };
 
 const valueOf = (edge: Edge, end: End): number => edge[end] ?? Infinity;
 
-interface Known {
+interface KnownTable {
   edge: Edge;
   /** Its place among the resistors; -1 where it counts as open. */
   at: number;
 }
 
-const NONE: readonly Known[] = [];
+const NONE: readonly KnownTable[] = [];
 
 function sameWay(edges: readonly Edge[], wanted: Edge): Edge | undefined {
   for (const edge of edges) if (edge.key === wanted.key && edge.owner === wanted.owner) return edge;
@@ -75,7 +75,7 @@ function sameWay(edges: readonly Edge[], wanted: Edge): Edge | undefined {
 /** What faults change in a network, found by building again only what they touch. */
 class ChangesOf {
   readonly resistors: Resistor[] = [];
-  private readonly byOwner = new Map<string, Known[]>();
+  private readonly byOwner = new Map<string, KnownTable[]>();
   private readonly wires: ReadonlyMap<string, Wire>;
   private readonly wiresAt = new Map<TerminalRef, string[]>();
 

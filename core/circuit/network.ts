@@ -3,7 +3,13 @@ import type { Setup } from '../diagram/setup';
 import { owners, terminalRef } from '../diagram/terminal';
 import type { Fault } from '../fault/modes';
 import { JOIN, JUMPER, WIRE } from './ohms';
-import { partEdges, supplyEdges, type EdgeKind, type PartEdge, type Working } from './partEdges';
+import {
+  partEdges,
+  supplyEdges,
+  type EdgeKind,
+  type PartEdge,
+  type WorkingState,
+} from './partEdges';
 
 /** One resistive way between two nodes. */
 export interface Edge extends Pick<PartEdge, 'nominal' | 'low' | 'high' | 'unsure' | 'source'> {
@@ -68,7 +74,7 @@ export function buildNetwork(
   diagram: Diagram,
   setup: Setup,
   faults: readonly Fault[] = [],
-  working: Working = { warm: setup.power !== 'off' },
+  working: WorkingState = { warm: setup.power !== 'off' },
 ): Network {
   const nodes = nodesOf(diagram);
   const ids = owners(diagram).map((each) => each.id);
@@ -87,7 +93,7 @@ export function ownEdges(
   id: string,
   setup: Setup,
   faults: readonly Fault[],
-  working: Working,
+  working: WorkingState,
 ): Edge[] {
   const own = nodes.inside.get(id);
   const part = diagram.parts.find((each) => each.id === id);

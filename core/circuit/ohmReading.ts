@@ -3,7 +3,7 @@ import type { Setup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 import { effectiveResistance } from './effectiveResistance';
 import { buildNetwork, nodeOf, type Edge, type Network } from './network';
-import { Potentials } from './potentials';
+import { NodalAnalysis } from './nodalAnalysis';
 
 /** What an ohmmeter without leads would find between two terminals. */
 export type OhmAnswer =
@@ -84,7 +84,7 @@ function stillFeeding(
 ): string | undefined {
   const source = local.find((edge) => edge.source);
   if (!source) return undefined;
-  const { ac, dc } = new Potentials(network, (edge) => edge.nominal);
+  const { ac, dc } = new NodalAnalysis(network, (edge) => edge.nominal);
   const apart = [ac.re, ac.im, dc.re].some(
     (volts) => Math.abs((volts[a] ?? 0) - (volts[b] ?? 0)) > NO_VOLTS,
   );

@@ -39,7 +39,7 @@ export interface PartEdge {
 }
 
 /** What the circuit is like beyond its setup. */
-export interface Working {
+export interface WorkingState {
   /** Loads have the value that they work with, not the one of an ohmmeter. */
   warm: boolean;
   /** Motors that are fed and stand still; all others count as turning. */
@@ -59,7 +59,7 @@ export function partEdges(
   part: Part,
   setup: Setup,
   faults: readonly Fault[],
-  working: Working,
+  working: WorkingState,
 ): PartEdge[] {
   switch (part.kind) {
     case 'switch':
@@ -86,7 +86,7 @@ export function partEdges(
 function loadEdges(
   part: LoadPart,
   faults: readonly Fault[],
-  { warm, stalled }: Working,
+  { warm, stalled }: WorkingState,
 ): PartEdge[] {
   const edges: PartEdge[] = [];
   const seized = faults.some((each) => each.mode === 'seized' && each.part === part.id);
@@ -139,7 +139,7 @@ function protectorEdges(part: ProtectorPart, faults: readonly Fault[]): PartEdge
   return gone ? [] : [{ from, to, key: part.id, kind: 'protector', ...JOIN }];
 }
 
-function boardEdges(part: BoardPart, { warm }: Working): PartEdge[] {
+function boardEdges(part: BoardPart, { warm }: WorkingState): PartEdge[] {
   return part.inputs.map(({ id, between: [from, to], ohms }): PartEdge => {
     const edge = { from, to, key: id, kind: 'board' } as const;
     if (ohms) return { ...edge, nominal: Math.sqrt(ohms.low * ohms.high), ...ohms };
@@ -176,7 +176,7 @@ function switchEdges(
   part: SwitchPart,
   setup: Setup,
   faults: readonly Fault[],
-  { warm, positions }: Working,
+  { warm, positions }: WorkingState,
 ): PartEdge[] {
   const position = truePosition(diagram, part, setup, faults, positions);
   const edges: PartEdge[] = [];

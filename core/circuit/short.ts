@@ -1,7 +1,7 @@
 import type { Diagram, Supply } from '../diagram/diagram';
 import { poweredSetup, type Setup } from '../diagram/setup';
 import { buildNetwork } from './network';
-import { Potentials } from './potentials';
+import { NodalAnalysis } from './nodalAnalysis';
 
 /** A supply that is shorted in a setup, and the parts that its current runs through. */
 export interface Short {
@@ -24,7 +24,7 @@ const METAL_SHARE = 0.25;
 export function shortsIn(diagram: Diagram, setup: Setup): Short[] {
   const live = poweredSetup(setup);
   const network = buildNetwork(diagram, live, [], { warm: true });
-  const solved = new Potentials(network, (edge) => edge.nominal);
+  const solved = new NodalAnalysis(network, (edge) => edge.nominal);
   const amps = network.edges.map((_, i) => {
     const { re, im } = solved.current(i, 'ac');
     return Math.hypot(re, im, solved.current(i, 'dc').re);

@@ -6,7 +6,7 @@ import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { everyFault } from '../fault/everyFault';
 import { effectiveResistance } from './effectiveResistance';
 import { buildNetwork, islands, nodeOf, type Network } from './network';
-import { Potentials } from './potentials';
+import { NodalAnalysis } from './nodalAnalysis';
 import { spiceCards } from './spice';
 
 const ALL = process.env.YARRIX_ALL === '1';
@@ -96,7 +96,7 @@ describe(`built-in diagrams against ngspice, any setup and any fault (seed ${SEE
     for (const some of chunks(cases(true))) {
       const cards = some.flatMap(({ name, network }) => spiceCards(network, name));
       const asked = some.flatMap(({ name, network, pairs }) => {
-        const solved = new Potentials(network, (edge) => edge.nominal);
+        const solved = new NodalAnalysis(network, (edge) => edge.nominal);
         const kind = network.edges.some((edge) => edge.source?.current === 'dc') ? 'dc' : 'ac';
         const { re, im } = solved[kind];
         return pairs

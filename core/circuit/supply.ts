@@ -10,7 +10,7 @@ export interface Leg {
   degrees: number;
 }
 
-interface Kind {
+interface SupplyModel {
   current: 'ac' | 'dc';
   /** Legs when all its terminals are given; the first leg alone, at full volts, without a neutral. */
   legs: Leg[];
@@ -29,7 +29,7 @@ const legs = (share: number, degrees: number): Leg[] => [
 ];
 
 /** What each kind of supply puts between its terminals. Adding a kind is adding a line here. */
-export const KINDS: Record<SupplyKind, Kind> = {
+export const KINDS: Record<SupplyKind, SupplyModel> = {
   mains: { current: 'ac', legs: oneLeg, ground: { at: 2, neutral: 1 }, ohms: 0.1, staysIn: false },
   'split-phase': {
     current: 'ac',

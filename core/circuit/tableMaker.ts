@@ -1,6 +1,6 @@
 import { effectiveResistance } from './effectiveResistance';
 import { Elimination } from './elimination';
-import { Graph, type Resistor } from './graph';
+import { ResistorGraph, type Resistor } from './resistorGraph';
 import { islands } from './network';
 import { addBetween, openBetween, pairAt, updateOnce, updateTwice, type Update } from './tableRow';
 
@@ -43,7 +43,7 @@ export class TableMaker {
   private readonly first: Int32Array;
   private readonly end: Int32Array;
   private readonly threads: Resistor[];
-  private readonly graph: Graph;
+  private readonly graph: ResistorGraph;
   /** Room for the updates of one fault. */
   private readonly updates: Update[] = [];
 
@@ -70,7 +70,7 @@ export class TableMaker {
       b: this.place[b] ?? 0,
       ohms,
     }));
-    this.graph = new Graph(n, placed);
+    this.graph = new ResistorGraph(n, placed);
     const grounds = [...new Set(this.first)].slice(1);
     this.threads = grounds.map((ground) => ({ a: 0, b: ground, ohms: THREAD }));
     const edges = [...placed, ...this.threads].map(({ a, b, ohms }) => ({

@@ -4,7 +4,7 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, setActuator, type Setup } from '../diagram/setup';
 import { parseFault } from '../fault/parseFault';
 import { buildNetwork, nodeOf, type Network } from './network';
-import { Potentials } from './potentials';
+import { NodalAnalysis } from './nodalAnalysis';
 import { METER_OHMS, voltReading, voltsBetween, type VoltAnswer } from './voltReading';
 
 const diagramOf = (id: string): Diagram => {
@@ -132,7 +132,7 @@ describe('bounds', () => {
     );
     const found = { low: Infinity, high: 0 };
     for (let corner = 0; corner < 1 << free.length; corner++) {
-      const solved = new Potentials(network, (edge, i) => {
+      const solved = new NodalAnalysis(network, (edge, i) => {
         const bit = free.indexOf(i);
         if (bit < 0) return edge.nominal;
         return corner & (1 << bit) ? edge.high : edge.low;

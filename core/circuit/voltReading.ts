@@ -2,7 +2,7 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { feeds, type Setup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 import { buildNetwork, nodeOf, type Edge, type Network } from './network';
-import { Potentials, type Phasors } from './potentials';
+import { NodalAnalysis, type Phasors } from './nodalAnalysis';
 
 /** What the evidence of a live reading carries: volts without load prove little. */
 interface Carried {
@@ -68,7 +68,7 @@ export function voltsBetween(
 ): VoltAnswer {
   const a = nodeOf(network.nodes, from);
   const b = nodeOf(network.nodes, to);
-  const solved = new Potentials(network, (edge) => edge.nominal);
+  const solved = new NodalAnalysis(network, (edge) => edge.nominal);
   const [ac, dc] = [size(solved.ac, a, b), size(solved.dc, a, b)];
   const current = dc > ac ? 'dc' : 'ac';
   const carried = carriedAt(network, solved, a, b, current);
@@ -94,7 +94,7 @@ const size = ({ re, im }: Phasors, a: number, b: number): number =>
   Math.hypot((re[a] ?? 0) - (re[b] ?? 0), (im[a] ?? 0) - (im[b] ?? 0));
 
 /** The meter's own resistance pulls the volts down where the circuit behind them is weak. */
-function underMeter(solved: Potentials, a: number, b: number): number {
+function underMeter(solved: NodalAnalysis, a: number, b: number): number {
   const volts = solved.response(a, b);
   const behind = (volts[a] ?? 0) - (volts[b] ?? 0);
   return METER_OHMS / (METER_OHMS + Math.max(0, behind));
@@ -116,7 +116,7 @@ function bound(
   const ohms = network.edges.map((edge) => edge.nominal ?? ends(edge).high);
   let best = NaN;
   for (let round = 0; round < ROUNDS; round++) {
-    const solved = new Potentials(network, (_, i) => ohms[i] ?? null);
+    const solved = new NodalAnalysis(network, (_, i) => ohms[i] ?? null);
     const { re, im } = solved[current];
     const [x, y] = [(re[a] ?? 0) - (re[b] ?? 0), (im[a] ?? 0) - (im[b] ?? 0)];
     const length = Math.hypot(x, y);
@@ -145,7 +145,7 @@ function bound(
 /** Whether the volts depend on an edge that may rightly be open. */
 function openEnds(network: Network, a: number, b: number, current: 'ac' | 'dc'): boolean {
   const value = (open: boolean): number => {
-    const solved = new Potentials(network, (edge) =>
+    const solved = new NodalAnalysis(network, (edge) =>
       edge.high === Infinity ? (open ? null : edge.low) : edge.nominal,
     );
     return solved.islandOf[a] === solved.islandOf[b] ? size(solved[current], a, b) : NaN;
@@ -156,7 +156,7 @@ function openEnds(network: Network, a: number, b: number, current: 'ac' | 'dc'):
 
 function carriedAt(
   network: Network,
-  solved: Potentials,
+  solved: NodalAnalysis,
   a: number,
   b: number,
   current: 'ac' | 'dc',

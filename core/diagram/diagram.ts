@@ -269,7 +269,7 @@ export interface Position {
   name: string;
 }
 
-export type Shape = 'door' | 'lid' | 'drawer' | 'knob' | 'button' | 'float';
+export type ActuatorShape = 'door' | 'lid' | 'drawer' | 'knob' | 'button' | 'float';
 
 interface ActuatorBase {
   id: string;
@@ -278,14 +278,14 @@ interface ActuatorBase {
 
 export interface HandActuator extends ActuatorBase {
   kind: 'hand';
-  shape: Shape;
+  shape: ActuatorShape;
   /** In the order in which they are passed. */
   positions: Position[];
 }
 
 export interface MomentaryActuator extends ActuatorBase {
   kind: 'momentary';
-  shape: Shape;
+  shape: ActuatorShape;
   positions: [Position, Position];
   rest: string;
 }

@@ -16,7 +16,7 @@ export type Symbol =
   | 'metal';
 
 /** One way through a box, from a port on its left to one on its right. */
-export interface Way {
+export interface BoxWay {
   /** Contact, element or join: what it is called in its part. */
   key: string;
   symbol: Symbol;
@@ -39,11 +39,11 @@ export interface Box {
   name: string;
   left: TerminalRef[];
   right: TerminalRef[];
-  ways: Way[];
+  ways: BoxWay[];
 }
 
 /** A line between two boxes: a wire, or the metal of one part that is drawn in two boxes. */
-export interface Line {
+export interface LadderLine {
   id: string;
   wire: string | undefined;
   from: { box: string; ref: TerminalRef };
@@ -52,7 +52,7 @@ export interface Line {
 
 export interface Ladder {
   boxes: Box[];
-  lines: Line[];
+  lines: LadderLine[];
 }
 
 /** A ladder's boxes and lines from the data of a diagram; nothing has a place yet. */
@@ -69,7 +69,7 @@ export function ladderOf(diagram: Diagram): Ladder {
   const homes = new Map<TerminalRef, Box[]>();
   for (const box of boxes)
     for (const ref of [...box.left, ...box.right]) homes.set(ref, [...(homes.get(ref) ?? []), box]);
-  const lines: Line[] = [];
+  const lines: LadderLine[] = [];
   for (const [ref, [first, ...others]] of homes)
     for (const box of others)
       if (first)
@@ -143,7 +143,7 @@ function partBoxes(part: Part, level: Level): Box[] {
     key: string,
     symbol: Symbol,
     [a, b]: [string, string],
-  ): Pick<Way, 'key' | 'symbol'> & { ends: [TerminalRef, TerminalRef] } => ({
+  ): Pick<BoxWay, 'key' | 'symbol'> & { ends: [TerminalRef, TerminalRef] } => ({
     key,
     symbol,
     ends: [ref(a), ref(b)],
@@ -212,7 +212,7 @@ const SYMBOLS = {
  */
 function stars(
   part: Part,
-  ways: (Pick<Way, 'key' | 'symbol'> & { ends: [TerminalRef, TerminalRef] })[],
+  ways: (Pick<BoxWay, 'key' | 'symbol'> & { ends: [TerminalRef, TerminalRef] })[],
   level: Level,
 ): Box[] {
   const boxes: Box[] = [];

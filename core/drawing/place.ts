@@ -1,6 +1,6 @@
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { splitRef } from '../diagram/terminal';
-import { ladderOf, type Box, type Line } from './boxes';
+import { ladderOf, type Box, type LadderLine } from './boxes';
 
 /** Sizes in pixels at the zoom of a phone; no text is smaller than 14. */
 export const SIZE = {
@@ -17,11 +17,11 @@ const RAIL_LETTERS = 11;
 const RAIL_ROW = 30;
 
 /** What a layout is asked and answers: boxes with ports, and edges between ports. */
-export interface Graph {
+export interface LayoutGraph {
   id: string;
   layoutOptions?: Record<string, string>;
-  children?: Node[];
-  edges?: Edge[];
+  children?: LayoutNode[];
+  edges?: LayoutEdge[];
   width?: number;
   height?: number;
 }
@@ -32,24 +32,29 @@ interface Placed {
   width?: number;
   height?: number;
 }
-interface Node extends Placed {
+interface LayoutNode extends Placed {
   layoutOptions?: Record<string, string>;
   ports?: (Placed & { layoutOptions?: Record<string, string> })[];
 }
-interface Point {
+interface LayoutPoint {
   x: number;
   y: number;
 }
-interface Edge {
+interface LayoutEdge {
   id: string;
   sources: string[];
   targets: string[];
   labels?: (Placed & { text?: string; layoutOptions?: Record<string, string> })[];
-  sections?: { id: string; startPoint: Point; endPoint: Point; bendPoints?: Point[] }[];
+  sections?: {
+    id: string;
+    startPoint: LayoutPoint;
+    endPoint: LayoutPoint;
+    bendPoints?: LayoutPoint[];
+  }[];
 }
 
 /** Gives every box a place and every edge a way. */
-export type Layout = (graph: Graph) => Promise<Graph>;
+export type Layout = (graph: LayoutGraph) => Promise<LayoutGraph>;
 
 export interface PlacedBox extends Box {
   x: number;
@@ -61,8 +66,8 @@ export interface PlacedBox extends Box {
   ports: { ref: TerminalRef; x: number; y: number; side: 'left' | 'right' }[];
   labelWidth: number;
 }
-export interface PlacedLine extends Line {
-  points: Point[];
+export interface PlacedLine extends LadderLine {
+  points: LayoutPoint[];
   /** Colour code of the wire, with the box that it is written in. */
   label?: { text: string; x: number; y: number; width: number; height: number };
 }
@@ -139,7 +144,7 @@ const widest = (lines: readonly string[]): number =>
   Math.max(0, ...lines.map((line) => line.length)) * SIZE.letter;
 
 /** A box with its size and ports, before it has a place. */
-function sizeOf(box: Box, lines: readonly Line[]): PlacedBox {
+function sizeOf(box: Box, lines: readonly LadderLine[]): PlacedBox {
   if (isPost(box)) {
     const name = wrap(box.name, RAIL_LETTERS);
     const wires = lines.filter(({ from, to }) => from.box === box.id || to.box === box.id).length;
@@ -191,7 +196,7 @@ const portId = (box: string, ref: TerminalRef): string => `${box}|${ref}`;
 
 const LAYER = { first: 'FIRST', middle: 'NONE', last: 'LAST' } as const;
 
-function nodeOf(box: PlacedBox): Node {
+function nodeOf(box: PlacedBox): LayoutNode {
   const { id, width, height } = box;
   if (isPost(box))
     return {
@@ -224,12 +229,12 @@ function nodeOf(box: PlacedBox): Node {
  * first; one of another colour has its code at its far end, one of the same none.
  */
 function edgeOf(
-  { id, wire, from, to }: Line,
-  before: readonly Line[],
+  { id, wire, from, to }: LadderLine,
+  before: readonly LadderLine[],
   boxes: ReadonlyMap<string, PlacedBox>,
   colours: ReadonlyMap<string, string>,
-): Edge {
-  const end = ({ box, ref }: Line['from']): string =>
+): LayoutEdge {
+  const end = ({ box, ref }: LadderLine['from']): string =>
     isPost(boxes.get(box)) ? box : portId(box, ref);
   const colour = wire === undefined ? undefined : colours.get(wire);
   const beside = before

@@ -32,7 +32,7 @@ export interface Text {
   anchor: 'start' | 'middle' | 'end';
   mono: boolean;
 }
-export type Shape = Path | Text;
+export type DrawnShape = Path | Text;
 
 export const rect = (x: number, y: number, width: number, height: number): string =>
   `M${x} ${y}h${width}v${height}h${-width}z`;

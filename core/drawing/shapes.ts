@@ -1,8 +1,8 @@
 import type { CellState } from '../diagram/diagram';
 import { splitRef } from '../diagram/terminal';
-import type { Way } from './boxes';
+import type { BoxWay } from './boxes';
 import { SIZE, type PlacedBox, type PlacedLine } from './place';
-import { circle, rect, type Role, type Shape, type Text } from './shape';
+import { circle, rect, type Role, type DrawnShape, type Text } from './shape';
 import type { Showing } from './showing';
 import { contactMarks, symbolMarks } from './symbols';
 
@@ -20,7 +20,7 @@ export function lineShapes(
   { id, wire, points, label }: PlacedLine,
   showing: Showing,
   colour: string,
-): Shape[] {
+): DrawnShape[] {
   const d = points.map(({ x, y }, i) => `${i ? 'L' : 'M'}${x} ${y}`).join('');
   if (wire === undefined) return [{ kind: 'path', d, role: 'soft', width: 2, dash: true }];
   const [base = '', stripe] = colour.split('-');
@@ -38,7 +38,7 @@ export function lineShapes(
 }
 
 /** A part with its name, its terminals and what is between them, as it stands. */
-export function boxShapes(box: PlacedBox, showing: Showing): Shape[] {
+export function boxShapes(box: PlacedBox, showing: Showing): DrawnShape[] {
   const { x, y, width, height, lines } = box;
   if (box.kind === 'rail' || box.kind === 'post') {
     const [edge, fill, words] =
@@ -54,7 +54,7 @@ export function boxShapes(box: PlacedBox, showing: Showing): Shape[] {
     ];
   }
   const runs = showing.running.get(box.owner);
-  const shapes: Shape[] = [
+  const shapes: DrawnShape[] = [
     {
       kind: 'path',
       d: rect(x, y, width, height),
@@ -86,7 +86,7 @@ export function boxShapes(box: PlacedBox, showing: Showing): Shape[] {
 }
 
 /** One way through a box: its leads, and the symbol between them. */
-function wayShapes(box: PlacedBox, way: Way, showing: Showing): Shape[] {
+function wayShapes(box: PlacedBox, way: BoxWay, showing: Showing): DrawnShape[] {
   const left = box.ports.find((port) => port.ref === way.left);
   const right = box.ports.find((port) => port.ref === way.right);
   if (!left || !right) return [];

@@ -2,7 +2,7 @@ import { atRest, circuitOf } from '../behaviour/machine';
 import type { Stand } from '../behaviour/run';
 import { nodeOf, type Network } from '../circuit/network';
 import { CLOSED_CONTACT } from '../circuit/ohms';
-import { Potentials } from '../circuit/potentials';
+import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import type { CellState, Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { owners, switches, terminalRef } from '../diagram/terminal';
@@ -73,7 +73,7 @@ function follow(
   flows: Set<string>,
   live: Set<TerminalRef>,
 ): void {
-  const solved = new Potentials(
+  const solved = new NodalAnalysis(
     network,
     (edge) => edge.nominal ?? (edge.kind === 'contact' ? CLOSED_CONTACT.nominal : null),
   );

@@ -1,6 +1,6 @@
 import type { Diagram } from '../diagram/diagram';
 import type { Drawing } from './place';
-import type { Role, Shape } from './shape';
+import type { Role, DrawnShape } from './shape';
 import { boxShapes, lineShapes } from './shapes';
 import { WIRE_COLOURS } from './wireColours';
 import type { Showing } from './showing';
@@ -34,7 +34,7 @@ export const inkOf = ({ roles, wires }: Inks, role: Role, colour?: string): stri
 const escaped = (words: string): string =>
   words.replace(/[&<>"]/g, (each) => `&#${each.charCodeAt(0)};`);
 
-function element(shape: Shape, inks: Inks): string {
+function element(shape: DrawnShape, inks: Inks): string {
   if (shape.kind === 'text') {
     const { x, y, anchor, mono, role } = shape;
     const face = mono ? 'monospace' : 'sans-serif';

@@ -1,14 +1,14 @@
 import type { CellState } from '../diagram/diagram';
 import type { Symbol } from './boxes';
-import { circle, rect, type Shape } from './shape';
+import { circle, rect, type DrawnShape } from './shape';
 
 /** Parts as we draw them: in our own hand, the shape says what it is without any colour. */
 
 /** A contact as it stands: lying on both ends, lifted with a gap, or dashed where it may be either. */
-export function contactMarks(from: number, to: number, y: number, state: CellState): Shape[] {
+export function contactMarks(from: number, to: number, y: number, state: CellState): DrawnShape[] {
   const [a, b] = [from + 8, to - 8];
   const lifted = `M${a} ${y}L${b - 5} ${y - 13}`;
-  const blade: Shape[] =
+  const blade: DrawnShape[] =
     state === 'closed'
       ? [{ kind: 'path', d: `M${a} ${y}H${b}`, role: 'ink', width: 5 }]
       : state === 'open'
@@ -20,7 +20,7 @@ export function contactMarks(from: number, to: number, y: number, state: CellSta
   return [
     { kind: 'path', d: `M${from} ${y}H${a}M${b} ${y}H${to}`, role: 'ink', width: 2.5 },
     ...blade,
-    ...[a, b].map((x): Shape => ({
+    ...[a, b].map((x): DrawnShape => ({
       kind: 'path',
       d: circle(x, y, 4),
       role: 'ink',
@@ -40,17 +40,17 @@ export function symbolMarks(
   to: number,
   y: number,
   gone: boolean,
-): Shape[] {
+): DrawnShape[] {
   const middle = (from + to) / 2;
   const half = Math.min(26, (to - from) / 2 - 3);
   const [a, b] = [middle - half, middle + half];
-  const leads: Shape = {
+  const leads: DrawnShape = {
     kind: 'path',
     d: `M${from} ${y}H${a}M${b} ${y}H${to}`,
     role: 'ink',
     width: 2.5,
   };
-  const cross: Shape[] = gone
+  const cross: DrawnShape[] = gone
     ? [
         {
           kind: 'path',
@@ -63,9 +63,9 @@ export function symbolMarks(
   return [leads, ...body(symbol, a, b, y), ...cross];
 }
 
-function body(symbol: Exclude<Symbol, 'contact'>, a: number, b: number, y: number): Shape[] {
+function body(symbol: Exclude<Symbol, 'contact'>, a: number, b: number, y: number): DrawnShape[] {
   const middle = (a + b) / 2;
-  const ink = (d: string, width = 2.5, filled = false): Shape => ({
+  const ink = (d: string, width = 2.5, filled = false): DrawnShape => ({
     kind: 'path',
     d,
     role: 'ink',

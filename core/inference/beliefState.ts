@@ -3,7 +3,7 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import type { Evidence, ReadingEvidence } from '../call/evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
-import { HEALTHY, sameSaid, weigh } from './entryLikelihood';
+import { HEALTHY, sameSaid, entryLikelihood } from './entryLikelihood';
 
 /** A replaceable thing with the probability of all its faults. */
 export interface Suspect {
@@ -21,7 +21,7 @@ export type UnitVerdict =
   | { kind: 'nothing-found'; probability: number }
   | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' | 'set-points' };
 
-export interface UnitState {
+export interface BeliefState {
   /** Probability of each hypothesis of the predictor. */
   probabilities: Float64Array;
   suspects: Suspect[];
@@ -51,11 +51,11 @@ const AGAIN = 0.25;
 const CURED = 0.5;
 
 /** Bayes' rule over all hypotheses of a unit, entry by entry. */
-export function unitState(predictor: UnitPredictor, entries: readonly Evidence[]): UnitState {
+export function beliefState(predictor: UnitPredictor, entries: readonly Evidence[]): BeliefState {
   const { hypotheses } = predictor;
   const log = Float64Array.from(hypotheses, (each) => Math.log(each.prior));
   const touched = new Set<string>();
-  const moved: UnitState['moved'] = new Map();
+  const moved: BeliefState['moved'] = new Map();
   const taken = new Set<string>();
   let before = suspectsOf(hypotheses, normalised(log));
   const course = [chances(before)];
@@ -64,7 +64,7 @@ export function unitState(predictor: UnitPredictor, entries: readonly Evidence[]
     const same = sameSaid(entry);
     const share = taken.has(same) ? AGAIN : 1;
     taken.add(same);
-    const weights = weigh(predictor, entry);
+    const weights = entryLikelihood(predictor, entry);
     const cured = weights[HEALTHY] ?? 1;
     hypotheses.forEach(({ suspect }, i) => {
       const own = weights[i] ?? 1;
@@ -151,7 +151,7 @@ export function readingsFor(
   return entries.flatMap((entry) => {
     if (entry.kind !== 'reading' || entry.of === 'twin' || id === undefined) return [];
     if (!atItself(predictor.diagram, entry.from, entry.to).includes(id)) return [];
-    const weights = weigh(predictor, entry);
+    const weights = entryLikelihood(predictor, entry);
     return (weights[index] ?? 0) >= SPEAKS * (weights[HEALTHY] ?? 1) ? [entry] : [];
   });
 }

@@ -1,6 +1,6 @@
 import type { Evidence } from '../call/evidence';
 import type { UnitPredictor } from './unitPredictor';
-import { weigh } from './entryLikelihood';
+import { entryLikelihood } from './entryLikelihood';
 
 /** Two entries that no fault can make together. */
 export interface Contradiction {
@@ -20,9 +20,9 @@ export function contradictions(
   const most = (weights: Float64Array): number => weights.reduce((a, b) => Math.max(a, b), 0);
   const list: Contradiction[] = [];
   firm.forEach((one, i) => {
-    const first = weigh(predictor, one);
+    const first = entryLikelihood(predictor, one);
     for (const two of firm.slice(i + 1)) {
-      const second = weigh(predictor, two);
+      const second = entryLikelihood(predictor, two);
       const both = most(first.map((each, k) => each * (second[k] ?? 0)));
       if (both < TOGETHER_FROM * most(first) * most(second))
         list.push({ one: one.id, two: two.id });

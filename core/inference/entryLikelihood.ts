@@ -21,7 +21,7 @@ export const HEALTHY = 0;
 const weighed = new WeakMap<UnitPredictor, Map<string, Float64Array>>();
 
 /** Probability of one entry under each hypothesis; of the same entry it is computed once. */
-export function weigh(predictor: UnitPredictor, evidence: Evidence): Float64Array {
+export function entryLikelihood(predictor: UnitPredictor, evidence: Evidence): Float64Array {
   const known = weighed.get(predictor) ?? new Map<string, Float64Array>();
   weighed.set(predictor, known);
   const key = sameSaid(evidence);

@@ -2,7 +2,7 @@ import { ohmReading } from '../circuit/ohmReading';
 import type { Contact, Diagram, SwitchPart } from '../diagram/diagram';
 import type { Fault } from '../fault/modes';
 import {
-  decide,
+  sideOfLimit,
   displayInterval,
   highestRange,
   rangeInUse,
@@ -73,7 +73,7 @@ function classify(
     const highest = rangeInUse(meter, reading.range) === highestRange(meter);
     return highest || expected.state === 'closed' ? 'open' : 'cannot-tell';
   }
-  const side = decide(interval, closedUpTo(contact));
+  const side = sideOfLimit(interval, closedUpTo(contact));
   if (side === 'below') return closed;
   // Whether it makes well is asked of a contact that should be closed; here it should be open.
   if (side === 'cannot-decide') return expected.state === 'open' ? closed : 'cannot-tell';

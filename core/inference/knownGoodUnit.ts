@@ -1,6 +1,6 @@
 import type { Evidence, ReadingEvidence } from '../call/evidence';
 import type { UnitPredictor } from './unitPredictor';
-import { HEALTHY, weigh } from './entryLikelihood';
+import { HEALTHY, entryLikelihood } from './entryLikelihood';
 
 /** A good twin shows what was expected when that is at least this probable on a good unit. */
 const AS_EXPECTED = 0.1;
@@ -24,7 +24,8 @@ function twins(
     .filter((each, i) => !all.slice(i + 1).some((later) => sameTest(each, later)))
     .map((reading) => ({
       reading,
-      asExpected: (weigh(predictor, { ...reading, of: 'unit' })[HEALTHY] ?? 0) >= AS_EXPECTED,
+      asExpected:
+        (entryLikelihood(predictor, { ...reading, of: 'unit' })[HEALTHY] ?? 0) >= AS_EXPECTED,
     }));
 }
 

@@ -1,9 +1,9 @@
 import type { Evidence } from '../call/evidence';
 import { consequencesOf, type UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
-import type { UnitState } from './beliefState';
+import type { BeliefState } from './beliefState';
 import type { UseRuns } from '../behaviour/useRuns';
-import { HEALTHY, weigh } from './entryLikelihood';
+import { HEALTHY, entryLikelihood } from './entryLikelihood';
 
 /** An entry less probable than this is not explained, and one from `WELL` on is. */
 const BADLY = 0.06;
@@ -23,7 +23,7 @@ const TOGETHER = 0.3;
 export function hypothesesWithPairs(
   predictor: UnitPredictor,
   entries: readonly Evidence[],
-  { probabilities }: UnitState,
+  { probabilities }: BeliefState,
   runs: UseRuns,
 ): UnitHypothesis[] | undefined {
   const { diagram, hypotheses } = predictor;
@@ -35,12 +35,14 @@ export function hypothesesWithPairs(
   const left = entries.filter((entry) => {
     const firm =
       entry.kind === 'reading' || (entry.kind === 'statement' && entry.source === 'seen');
-    return firm && (weigh(predictor, entry)[best] ?? 1) < BADLY;
+    return firm && (entryLikelihood(predictor, entry)[best] ?? 1) < BADLY;
   });
   if (left.length === 0) return undefined;
   const faulty = inOrder.filter((index) => hypotheses[index]?.causes.length === 1);
   const rescuers = faulty
-    .filter((index) => left.every((entry) => (weigh(predictor, entry)[index] ?? 0) >= WELL))
+    .filter((index) =>
+      left.every((entry) => (entryLikelihood(predictor, entry)[index] ?? 0) >= WELL),
+    )
     .sort((a, b) => (hypotheses[b]?.prior ?? 0) - (hypotheses[a]?.prior ?? 0));
   const pairs: UnitHypothesis[] = [];
   const made = new Set<string>();

@@ -1,9 +1,9 @@
 import type { Reading } from '../call/reading';
-import type { Hypothesis } from './switchHypotheses';
-import type { Predictor } from './switchPredictor';
+import type { SwitchHypothesis } from './switchHypotheses';
+import type { SwitchPredictor } from './switchPredictor';
 
 export interface Weighed {
-  hypothesis: Hypothesis;
+  hypothesis: SwitchHypothesis;
   /** Logarithm of the probability of all readings under it; 0 with no readings. */
   logLikelihood: number;
   /** Probability after the readings. */
@@ -12,8 +12,8 @@ export interface Weighed {
 
 /** Bayes' rule over hypotheses that share their readings; most probable first. */
 export function posterior(
-  predictor: Predictor,
-  hypotheses: readonly Hypothesis[],
+  predictor: SwitchPredictor,
+  hypotheses: readonly SwitchHypothesis[],
   readings: readonly Reading[],
 ): Weighed[] {
   const scored = hypotheses.map((hypothesis) => {

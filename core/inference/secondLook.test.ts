@@ -7,7 +7,7 @@ import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { actionFor, conditionOf } from '../describe/action';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../call/evidence';
 import { contradictions } from './contradictions';
-import { unitState } from './beliefState';
+import { beliefState } from './beliefState';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
 const unitOf = (id: string) => {
@@ -186,13 +186,13 @@ describe('what no single fault explains', () => {
       drive('c', { kind: 'ohms', ohms: 2.4 }),
       { kind: 'look', id: 'l', look: 'click', found: false } as const,
     ];
-    const before = unitState(diagnosis.predictor, entries).probabilities;
+    const before = beliefState(diagnosis.predictor, entries).probabilities;
     for (let round = 0; round < 5; round++) {
       const shuffled = entries
         .map((entry) => ({ entry, at: chance() }))
         .sort((one, two) => one.at - two.at)
         .map(({ entry }) => entry);
-      const after = unitState(diagnosis.predictor, shuffled).probabilities;
+      const after = beliefState(diagnosis.predictor, shuffled).probabilities;
       after.forEach((each, i) => expect(each).toBeCloseTo(before[i] ?? NaN, 9));
     }
   });

@@ -6,8 +6,8 @@ import type { Evidence, ReadingEvidence } from '../call/evidence';
 import { provedByTwin } from './knownGoodUnit';
 import { likelihood, slipShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
-import { readingsFor, type Suspect, type UnitState } from './beliefState';
-import { sameSaid, weigh } from './entryLikelihood';
+import { readingsFor, type Suspect, type BeliefState } from './beliefState';
+import { sameSaid, entryLikelihood } from './entryLikelihood';
 
 /** What may have gone wrong with a reading, and how often it does; from memory. */
 export const SLIPS = {
@@ -45,7 +45,7 @@ const SUSPECTED = 0.05;
 export function secondLook(
   predictor: UnitPredictor,
   entries: readonly Evidence[],
-  { probabilities, suspects }: UnitState,
+  { probabilities, suspects }: BeliefState,
 ): SecondLook | undefined {
   const said = entries.map(place);
   const proved = provedByTwin(predictor, entries);
@@ -63,7 +63,7 @@ export function secondLook(
       best = { entry: entry.id, slip: 'beeper', odds: 1 };
     const rest = without(predictor, entry, probabilities);
     const asSaid = rest.reduce(
-      (sum, { index, share }) => sum + share * (weigh(predictor, entry)[index] ?? 0),
+      (sum, { index, share }) => sum + share * (entryLikelihood(predictor, entry)[index] ?? 0),
       0,
     );
     if (asSaid >= EXPECTED) return;
@@ -115,7 +115,7 @@ function without(
   entry: Evidence,
   probabilities: Float64Array,
 ): { index: number; share: number }[] {
-  const weights = weigh(predictor, entry);
+  const weights = entryLikelihood(predictor, entry);
   const before = probabilities.map((each, i) => each / Math.max(1e-9, weights[i] ?? 1));
   const total = before.reduce((sum, each) => sum + each, 0);
   return [...before]

@@ -13,7 +13,7 @@ export type Slip =
   | { kind: 'wires-on'; part: string };
 
 /** One explanation of all the readings of a switch. */
-export type Hypothesis =
+export type SwitchHypothesis =
   | { kind: 'good'; prior: number }
   | { kind: 'fault'; prior: number; faults: [Fault, ...Fault[]] }
   | { kind: 'slip'; prior: number; slip: Slip };
@@ -82,29 +82,33 @@ export function singleFaults(
 }
 
 /** Nothing is wrong with the switch. */
-export const GOOD: Hypothesis = { kind: 'good', prior: PRIOR.good };
+export const GOOD: SwitchHypothesis = { kind: 'good', prior: PRIOR.good };
 
 /** Good, every single fault, and every slip. */
-export function hypothesesFor(diagram: Diagram, part: SwitchPart): Hypothesis[] {
+export function hypothesesFor(diagram: Diagram, part: SwitchPart): SwitchHypothesis[] {
   const slips = slipsFor(diagram, part);
   return [
     GOOD,
-    ...singleFaults(diagram, part).map(({ fault, prior }): Hypothesis => ({
+    ...singleFaults(diagram, part).map(({ fault, prior }): SwitchHypothesis => ({
       kind: 'fault',
       prior,
       faults: [fault],
     })),
-    ...slips.map((slip): Hypothesis => ({ kind: 'slip', prior: PRIOR.slip / slips.length, slip })),
+    ...slips.map((slip): SwitchHypothesis => ({
+      kind: 'slip',
+      prior: PRIOR.slip / slips.length,
+      slip,
+    })),
   ];
 }
 
 /** Two contacts failed at once; only asked for where singles explain the readings badly. */
-export function doubleFaults(diagram: Diagram, part: SwitchPart): Hypothesis[] {
+export function doubleFaults(diagram: Diagram, part: SwitchPart): SwitchHypothesis[] {
   const singles = singleFaults(diagram, part).filter(
     ({ fault }) => 'contact' in fault && fault.mode !== 'leaking',
   );
   return singles.flatMap((one, i) =>
-    singles.slice(i + 1).flatMap((two): Hypothesis[] => {
+    singles.slice(i + 1).flatMap((two): SwitchHypothesis[] => {
       const sameContact =
         'contact' in one.fault && 'contact' in two.fault && one.fault.contact === two.fault.contact;
       if (sameContact) return [];

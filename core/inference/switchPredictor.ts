@@ -6,7 +6,7 @@ import { splitRef, terminalRef } from '../diagram/terminal';
 import { displayInterval, type Meter } from '../meter/meter';
 import type { Reading, ReadingPlace } from '../call/reading';
 import { proofOf, type Depth, type ProofStep } from '../plan/proof';
-import { doubleFaults, hypothesesFor, type Hypothesis, type Slip } from './switchHypotheses';
+import { doubleFaults, hypothesesFor, type SwitchHypothesis, type Slip } from './switchHypotheses';
 import { INTERMITTENT, likelihood } from './likelihood';
 
 /** Where the probes really were and what was really set, if the slip happened. */
@@ -69,14 +69,14 @@ const RESISTIVE_JUMPS = 0.1;
  * Answers and likelihoods of readings on one switch under hypotheses. Keep it while the diagram,
  * the switch and the meter stay the same: each network and each pair is worked out once.
  */
-export class Predictor {
+export class SwitchPredictor {
   private readonly networks = new Map<string, Network>();
   private readonly answers = new Map<string, OhmAnswer>();
-  private readonly likelihoods = new WeakMap<Reading, Map<Hypothesis, number>>();
+  private readonly likelihoods = new WeakMap<Reading, Map<SwitchHypothesis, number>>();
   private readonly proofs = new Map<Depth, ProofStep[]>();
-  private doubles: Hypothesis[] | undefined;
+  private doubles: SwitchHypothesis[] | undefined;
   /** Good, every single fault, every slip. */
-  readonly hypotheses: readonly Hypothesis[];
+  readonly hypotheses: readonly SwitchHypothesis[];
 
   constructor(
     readonly diagram: Diagram,
@@ -87,7 +87,7 @@ export class Predictor {
   }
 
   /** With two faults at once, for readings that no single one explains. */
-  get withDoubles(): readonly Hypothesis[] {
+  get withDoubles(): readonly SwitchHypothesis[] {
     this.doubles ??= [...this.hypotheses, ...doubleFaults(this.diagram, this.part)];
     return this.doubles;
   }
@@ -104,7 +104,7 @@ export class Predictor {
   }
 
   /** What the circuit would answer at a place, power off, if the hypothesis holds. */
-  answer(place: ReadingPlace, hypothesis: Hypothesis): OhmAnswer {
+  answer(place: ReadingPlace, hypothesis: SwitchHypothesis): OhmAnswer {
     const slipped = hypothesis.kind === 'slip' && !place.lookedAgain;
     const real = slipped ? afterSlip(this.diagram, this.part, place, hypothesis.slip) : place;
     const faults = hypothesis.kind === 'fault' ? hypothesis.faults : [];
@@ -125,7 +125,7 @@ export class Predictor {
   /** Which of the answers that a meter tells apart at a glance is to be expected. */
   outcome(
     place: ReadingPlace,
-    hypothesis: Hypothesis,
+    hypothesis: SwitchHypothesis,
   ): 'unsteady' | 'near zero' | 'load' | 'resistive' | 'open' | 'unknown' {
     const answer = this.answer(place, hypothesis);
     const jumpy = place.wiggle ? intermittentContact(hypothesis) : undefined;
@@ -137,7 +137,7 @@ export class Predictor {
   }
 
   /** Probability of what a reading showed, if the hypothesis holds. */
-  likelihood(reading: Reading, hypothesis: Hypothesis): number {
+  likelihood(reading: Reading, hypothesis: SwitchHypothesis): number {
     let known = this.likelihoods.get(reading);
     if (!known) this.likelihoods.set(reading, (known = new Map()));
     const value = known.get(hypothesis) ?? this.weigh(reading, hypothesis);
@@ -145,7 +145,7 @@ export class Predictor {
     return value;
   }
 
-  private weigh(reading: Reading, hypothesis: Hypothesis): number {
+  private weigh(reading: Reading, hypothesis: SwitchHypothesis): number {
     const shown = displayInterval(reading.display, this.meter, reading.range);
     const usual = likelihood(reading.display, shown, this.answer(reading, hypothesis));
     const contact = intermittentContact(hypothesis);
@@ -159,7 +159,7 @@ export class Predictor {
     return burnt && reading.display.kind === 'unsteady' ? Math.max(usual, RESISTIVE_JUMPS) : usual;
   }
 
-  private apart(contact: string): Hypothesis {
+  private apart(contact: string): SwitchHypothesis {
     return {
       kind: 'fault',
       prior: 1,
@@ -168,12 +168,12 @@ export class Predictor {
   }
 
   /** A contact can make a reading jump only where opening it would change the answer. */
-  private playsAPart(place: ReadingPlace, hypothesis: Hypothesis, contact: string): boolean {
+  private playsAPart(place: ReadingPlace, hypothesis: SwitchHypothesis, contact: string): boolean {
     return this.answer(place, hypothesis).kind !== this.answer(place, this.apart(contact)).kind;
   }
 }
 
-function intermittentContact(hypothesis: Hypothesis): string | undefined {
+function intermittentContact(hypothesis: SwitchHypothesis): string | undefined {
   if (hypothesis.kind !== 'fault') return undefined;
   const jumpy = hypothesis.faults.find((fault) => fault.mode === 'intermittent');
   return jumpy?.mode === 'intermittent' ? jumpy.contact : undefined;

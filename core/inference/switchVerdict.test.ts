@@ -8,7 +8,7 @@ import type { Reading, ReadingPlace } from '../call/reading';
 import { ORDINARY_METER } from '../meter/meter';
 import { nextReading } from '../plan/nextReading';
 import { singleFaults, type Slip } from './switchHypotheses';
-import { afterSlip, Predictor } from './switchPredictor';
+import { afterSlip, SwitchPredictor } from './switchPredictor';
 import { workSwitch, type Truth } from '../simulate/simulatedSwitch';
 import { switchState } from './switchVerdict';
 
@@ -39,7 +39,7 @@ const onlyFull = (fault: Fault): boolean =>
   fault.mode === 'intermittent' || fault.mode === 'bridged';
 
 describe.each(decidable)('following the advice on %s', (_name, diagram, part) => {
-  const predictor = new Predictor(diagram, part, ORDINARY_METER);
+  const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
 
   it.each(['quick', 'full'] as const)('%s: condemns no good switch', (depth) => {
     const { state } = workSwitch(predictor, depth, truth([]));
@@ -67,7 +67,7 @@ describe.each(decidable)('following the advice on %s', (_name, diagram, part) =>
 it('says that an ordinary meter cannot decide a contact of a thermopile loop', () => {
   const [, diagram, part] = all.find(([name]) => name === 'millivolt-fireplace limit') ?? [];
   if (!diagram || !part) throw new Error('no fireplace');
-  const predictor = new Predictor(diagram, part, ORDINARY_METER);
+  const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
   const { state, readings } = workSwitch(predictor, 'quick', truth([]));
   expect(state.verdict.kind).toBe('half-proved');
   const says = readings.map((each) => state.judgements.get(each.id)?.says ?? '');
@@ -78,7 +78,7 @@ it(`finds an intermittent contact nearly always by wiggling, and blames no other
   const chance = chanceFrom(SEED);
   const tally = { found: 0, missed: 0 };
   for (const [, diagram, part] of decidable) {
-    const predictor = new Predictor(diagram, part, ORDINARY_METER);
+    const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
     for (const { fault } of singleFaults(diagram, part)) {
       if (fault.mode !== 'intermittent') continue;
       for (let run = 0; run < 8; run++) {
@@ -119,7 +119,7 @@ describe('slips are asked about and not taken for faults', () => {
     const diagram = LIBRARY.find((each) => each.id === id);
     const part = diagram && switches(diagram).find((each) => each.id === name);
     if (!diagram || !part) throw new Error(`no ${id} ${name}`);
-    const predictor = new Predictor(diagram, part, ORDINARY_METER);
+    const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
     const slips = (place: ReadingPlace): ReadingPlace =>
       place.lookedAgain ? place : afterSlip(diagram, part, place, slip);
     const { state, readings } = workSwitch(predictor, 'full', truth([], { really: slips }));
@@ -132,7 +132,7 @@ describe('slips are asked about and not taken for faults', () => {
 describe('one reading alone', () => {
   const [, diagram, part] = all.find(([name]) => name === 'coil-burner infinite') ?? [];
   if (!diagram || !part) throw new Error('no coil burner');
-  const predictor = new Predictor(diagram, part, ORDINARY_METER);
+  const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
   const setup = {
     ...drawnSetup(diagram),
     actuators: { knob: 'high' },

@@ -4,9 +4,9 @@ import { MODES, type Fault } from '../fault/modes';
 import { judge, type Judgement } from './judge';
 import type { Reading } from '../call/reading';
 import type { Depth, ProofStep } from '../plan/proof';
-import { GOOD, type Hypothesis, type Slip } from './switchHypotheses';
+import { GOOD, type SwitchHypothesis, type Slip } from './switchHypotheses';
 import { posterior, type Weighed } from './posterior';
-import type { Predictor } from './switchPredictor';
+import type { SwitchPredictor } from './switchPredictor';
 
 /** A part is named from this probability on; the shop's own setting comes with sign-in. */
 export const NAME_FROM = 0.95;
@@ -22,12 +22,12 @@ const BADLY = 0.02;
 
 /** One explanation with all its sizes added up: "resistive", whatever the ohms. */
 export interface Explanation {
-  hypothesis: Hypothesis;
+  hypothesis: SwitchHypothesis;
   probability: number;
   logLikelihood: number;
 }
 
-export type Verdict =
+export type SwitchVerdict =
   | { kind: 'good' }
   | { kind: 'half-proved'; unseen: ProofStep[] }
   | {
@@ -47,7 +47,7 @@ export interface SwitchState {
   /** Proof steps that a reading has shown as they should be. */
   seen: Set<ProofStep>;
   explanations: Explanation[];
-  verdict: Verdict;
+  verdict: SwitchVerdict;
 }
 
 /** Two places are the same when probes, switch position, wires and hand are. */
@@ -71,7 +71,7 @@ export function samePlace(
  * @param readings entries that still count, oldest first
  */
 export function switchState(
-  predictor: Predictor,
+  predictor: SwitchPredictor,
   readings: readonly Reading[],
   depth: Depth,
 ): SwitchState {
@@ -102,7 +102,7 @@ function shows(
   return !full || (judgement.grade === 'number' && (reading.wiggle || !step.wiggle));
 }
 
-function explain(predictor: Predictor, readings: readonly Reading[]): Explanation[] {
+function explain(predictor: SwitchPredictor, readings: readonly Reading[]): Explanation[] {
   const weighed = posterior(predictor, predictor.hypotheses, readings);
   const best = weighed[0];
   const badly =
@@ -132,12 +132,12 @@ function byFamily(weighed: readonly Weighed[]): Explanation[] {
 }
 
 function decideVerdict(
-  predictor: Predictor,
+  predictor: SwitchPredictor,
   readings: readonly Reading[],
   judgements: ReadonlyMap<string, Judgement>,
   explanations: readonly Explanation[],
   unseen: ProofStep[],
-): Verdict {
+): SwitchVerdict {
   const odd = readings.filter((each) => judgements.get(each.id)?.agrees === false);
   // A single odd reading that later ones at the same place outvote was a slip of the hand.
   const outvoted = explanations.some(

@@ -1,7 +1,7 @@
 import { OhmTable, type End } from '../circuit/fastTable';
 import { buildNetwork, nodeOf, type Network } from '../circuit/network';
 import { ohmReading, type OhmAnswer } from '../circuit/ohmReading';
-import { Potentials } from '../circuit/potentials';
+import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import { circuitOf, type Machine } from '../behaviour/machine';
 import { run, standAfter } from '../behaviour/run';
 import { statementsOf, type Outcome } from '../behaviour/statement';
@@ -77,7 +77,7 @@ export class UnitPredictor {
   private readonly faults: readonly Fault[][];
   private readonly tables = new Map<string, Tables>();
   private readonly bySetup = new WeakMap<Setup, Tables>();
-  private readonly live = new Map<string, { network: Network; potentials: Potentials } | null>();
+  private readonly live = new Map<string, { network: Network; potentials: NodalAnalysis } | null>();
   private readonly own = new Map<string, OhmAnswer>();
   private readonly others = new Map<string, Map<string, Outcome>>();
   /** Places of the hypotheses with a fault of each part, or of the hardware that serves it. */
@@ -199,13 +199,13 @@ export class UnitPredictor {
   private liveCircuit(
     index: number,
     steps: string,
-  ): { network: Network; potentials: Potentials } | null {
+  ): { network: Network; potentials: NodalAnalysis } | null {
     const { causes = [], faults = [], uses } = this.hypotheses[index] ?? {};
     const known = uses?.courses.get(steps)?.stands.at(-1)?.machine;
     const machine = known ?? this.standAt(steps, uses, causes);
     if (!machine) return null;
     const network = circuitOf(this.diagram, machine, faults);
-    return { network, potentials: new Potentials(network, (edge) => edge.nominal) };
+    return { network, potentials: new NodalAnalysis(network, (edge) => edge.nominal) };
   }
 
   /** A unit after steps that end with a wait: out of the course of the step, where that has it. */

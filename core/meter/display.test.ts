@@ -1,5 +1,5 @@
 import { parseDisplay } from './display';
-import { displayInterval, decide, MANUAL_METER, ORDINARY_METER, showOhms } from './meter';
+import { displayInterval, sideOfLimit, MANUAL_METER, ORDINARY_METER, showOhms } from './meter';
 
 describe('what a display says', () => {
   it.each([
@@ -49,7 +49,7 @@ describe('what a display proves (common practice)', () => {
 
   it('cannot decide 0.3 ohm with 0.2 ohm in its leads', () => {
     const shown = displayInterval({ kind: 'ohms', ohms: 0.4 }, ORDINARY_METER);
-    expect(shown && decide(shown, 0.3)).toBe('cannot-decide');
+    expect(shown && sideOfLimit(shown, 0.3)).toBe('cannot-decide');
   });
 
   it('holds every true value inside the interval of what it shows', () => {

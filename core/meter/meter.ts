@@ -118,10 +118,10 @@ export function displayInterval(
   }
 }
 
-export type Decision = 'below' | 'above' | 'cannot-decide';
+export type SideOfLimit = 'below' | 'above' | 'cannot-decide';
 
 /** On which side of a limit a display puts the circuit, or that this meter cannot tell. */
-export function decide(interval: Interval, limitOhms: number): Decision {
+export function sideOfLimit(interval: Interval, limitOhms: number): SideOfLimit {
   if (interval.high <= limitOhms) return 'below';
   if (interval.low > limitOhms) return 'above';
   return 'cannot-decide';

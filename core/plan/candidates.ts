@@ -1,6 +1,6 @@
 import type { UnitPredictor } from '../inference/unitPredictor';
 import { atItself } from '../inference/beliefState';
-import { foretold } from './predictedOutcome';
+import { predictedOutcome } from './predictedOutcome';
 import type { Cost, Minutes } from './minutes';
 import type { UnitTest } from './unitTests';
 
@@ -25,7 +25,7 @@ export function candidatesOf(
     if (i % 100 === 0) progress(i / tests.length);
     const cost = minutes.of(test);
     if (!minutes.reachable(test, cost)) continue;
-    const outcome = foretold(predictor, test);
+    const outcome = predictedOutcome(predictor, test);
     if (outcome.every((each) => each === outcome[0])) continue;
     const at =
       test.kind === 'ohm' || test.kind === 'volt'

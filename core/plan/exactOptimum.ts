@@ -1,4 +1,4 @@
-import type { Decision, Node } from './decision';
+import type { DecisionProblem, CallState } from './decisionProblem';
 
 /**
  * The least expected minutes to a verdict that any way of working can reach: dynamic programming over
@@ -8,12 +8,12 @@ import type { Decision, Node } from './decision';
  * @returns undefined where the problem is too big
  */
 export function exactOptimum(
-  decision: Decision,
-  root: Node,
+  decision: DecisionProblem,
+  root: CallState,
   mostNodes = 200_000,
 ): number | undefined {
   const known = new Map<string, number>();
-  const toGo = (node: Node): number => {
+  const toGo = (node: CallState): number => {
     const standing = decision.standing(node);
     if (standing.kind === 'named') return 0;
     const key = keyOf(node);
@@ -42,7 +42,7 @@ export function exactOptimum(
 }
 
 /** Two nodes are the same when beliefs, bench, confirmations and the looks left are. */
-function keyOf({ weights, bench, confirmed, options }: Node): string {
+function keyOf({ weights, bench, confirmed, options }: CallState): string {
   const looks = options.filter((each) => each.found).map((each) => each.test);
   return [
     Array.from(weights, (each) => each.toPrecision(6)).join(' '),

@@ -1,4 +1,4 @@
-import type { Decision, Node, Option, Scored, Standing } from './decision';
+import type { DecisionProblem, CallState, Option, Scored, CallStanding } from './decisionProblem';
 
 /**
  * Minutes that a bit of doubt may be taken to cost where nobody looks further. Which of them fits a
@@ -24,9 +24,9 @@ export interface Choice extends Scored {
 
 /** Options that lead to a verdict, the one with the least expected minutes first. */
 export function choices(
-  decision: Decision,
-  node: Node,
-  standing: Standing = decision.standing(node),
+  decision: DecisionProblem,
+  node: CallState,
+  standing: CallStanding = decision.standing(node),
 ): Choice[] {
   if (standing.kind === 'named') return [];
   const left = node.weights.reduce((sum, each) => sum + Number(each > 0), 0);
@@ -42,7 +42,7 @@ export function choices(
 }
 
 /** The price of a bit with which the plainest way of working comes to a verdict soonest. */
-function bestPrice(decision: Decision, node: Node): number {
+function bestPrice(decision: DecisionProblem, node: CallState): number {
   let best = 0;
   let least = Infinity;
   for (const perBit of MINUTES_PER_BIT) {
@@ -52,7 +52,7 @@ function bestPrice(decision: Decision, node: Node): number {
   return best;
 }
 
-function pool(decision: Decision, node: Node, scored: readonly Scored[]): Option[] {
+function pool(decision: DecisionProblem, node: CallState, scored: readonly Scored[]): Option[] {
   const kept = new Set<Option>();
   for (const perBit of MINUTES_PER_BIT)
     for (const { option } of new Search(decision, perBit).promising([...scored], POOL.best))
@@ -74,12 +74,12 @@ function pool(decision: Decision, node: Node, scored: readonly Scored[]): Option
 /** Follows options to the verdict, all of them at first and the one that looks best further on. */
 class Search {
   constructor(
-    private readonly decision: Decision,
+    private readonly decision: DecisionProblem,
     private readonly perBit: number,
   ) {}
 
   /** Minutes to the verdict by the best of the options that are followed. */
-  toGo(node: Node, widths: readonly number[]): number {
+  toGo(node: CallState, widths: readonly number[]): number {
     const standing = this.decision.standing(node);
     if (standing.kind === 'named') return 0;
     const [width = 1, ...deeper] = widths;
@@ -92,7 +92,7 @@ class Search {
 
   /** @param most what costs as much as this is not followed to its end */
   following(
-    node: Node,
+    node: CallState,
     { option, minutes }: Scored,
     widths: readonly number[],
     most = Infinity,

@@ -5,7 +5,7 @@ import { splitRef, terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolate';
 import { samePlace, type Explanation, type SwitchState } from '../inference/switchVerdict';
 import { GOOD } from '../inference/switchHypotheses';
-import type { Predictor } from '../inference/switchPredictor';
+import type { SwitchPredictor } from '../inference/switchPredictor';
 import type { Reading, ReadingPlace } from '../call/reading';
 import { proofSetup } from './proof';
 
@@ -34,7 +34,7 @@ const PRICE = { byHand: 0.02, again: 0.02, between: 0.01, midway: 0.1 };
  * @returns undefined when the verdict stands and nothing more is asked for
  */
 export function nextReading(
-  predictor: Predictor,
+  predictor: SwitchPredictor,
   readings: readonly Reading[],
   state: SwitchState,
 ): NextReading | undefined {
@@ -45,7 +45,7 @@ export function nextReading(
 }
 
 function choose(
-  predictor: Predictor,
+  predictor: SwitchPredictor,
   readings: readonly Reading[],
   state: SwitchState,
 ): NextReading | undefined {
@@ -100,7 +100,7 @@ const placeOf = ({ part, from, to, setup, wiggle, lookedAgain }: Reading): Readi
   lookedAgain,
 });
 
-interface Candidate {
+interface CandidateReading {
   place: ReadingPlace;
   position: string;
   bits: number;
@@ -110,11 +110,11 @@ interface Candidate {
 
 /** The place whose outcome leaves the least doubt between the explanations (expected entropy). */
 function bestSettling(
-  predictor: Predictor,
+  predictor: SwitchPredictor,
   readings: readonly Reading[],
   leading: readonly Explanation[],
-): Candidate | undefined {
-  let best: Candidate | undefined;
+): CandidateReading | undefined {
+  let best: CandidateReading | undefined;
   for (const { place, position, price } of candidates(
     predictor,
     concerned(predictor.part, readings, leading),
@@ -161,9 +161,9 @@ function concerned(
  * by finger.
  */
 function candidates(
-  { diagram, part }: Predictor,
+  { diagram, part }: SwitchPredictor,
   at: ReadonlySet<string>,
-): (Omit<Candidate, 'bits' | 'worth'> & { price: number })[] {
+): (Omit<CandidateReading, 'bits' | 'worth'> & { price: number })[] {
   const { lift } = isolate(diagram, part);
   const pairs = [
     ...part.contacts.map((each) => ({ between: each.between, price: 0 })),
@@ -193,7 +193,7 @@ function candidates(
 
 /** Bits that a reading is expected to take off the doubt between explanations. */
 function information(
-  predictor: Predictor,
+  predictor: SwitchPredictor,
   place: ReadingPlace,
   leading: readonly Explanation[],
 ): number {

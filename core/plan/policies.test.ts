@@ -1,16 +1,16 @@
 import { builtIn } from '../../library/library';
 import { chanceFrom } from '../chance';
 import { complaintOf } from '../inference/complaint';
-import { unitState } from '../inference/beliefState';
+import { beliefState } from '../inference/beliefState';
 import { ORDINARY_METER } from '../meter/meter';
-import { Decision, type Node, type Option } from './decision';
+import { DecisionProblem, type CallState, type Option } from './decisionProblem';
 import { exactOptimum } from './exactOptimum';
 import { choices } from './leastMinutes';
 import { Minutes } from './minutes';
-import { expectedMinutes, SCHOOLS, type School } from './policies';
+import { expectedMinutes, POLICIES, type Policy } from './policies';
 import { jumperTests } from './unitTests';
 import { UnitDiagnosis } from './unitDiagnosis';
-import { USUAL_WAY } from './way';
+import { USUAL_WAY } from './wayOfWorking';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
 const unit = builtIn('coil-burner');
@@ -24,15 +24,15 @@ const option = (price: number, outcome: number[], at: number[] = []): Option => 
   found: undefined,
   at,
 });
-const root = (weights: number[], options: Option[]): Node => ({
+const root = (weights: number[], options: Option[]): CallState => ({
   weights: Float64Array.from(weights),
   bench: minutes.untouched,
   confirmed: [],
   options,
 });
 /** Hypothesis 0 is the good unit and out of question; the others are a suspect each. */
-const decision = (suspects: number): Decision =>
-  new Decision(
+const decision = (suspects: number): DecisionProblem =>
+  new DecisionProblem(
     Int16Array.from({ length: suspects + 1 }, (_, i) => i),
     suspects + 1,
     0,
@@ -60,8 +60,8 @@ describe('a decision', () => {
     const halves = option(1, [0, 0, 0, 1, 1]);
     const node = root([0, 0.25, 0.25, 0.25, 0.25], [halves]);
     const problem = decision(4);
-    expect(problem.doubt(node.weights)).toBeCloseTo(2, 9);
-    expect(problem.left(halves, node.weights)).toBeCloseTo(1, 9);
+    expect(problem.entropy(node.weights)).toBeCloseTo(2, 9);
+    expect(problem.expectedEntropy(halves, node.weights)).toBeCloseTo(1, 9);
     const shares = problem.branches(node, halves).map((each) => each.share);
     expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
   });
@@ -79,10 +79,10 @@ describe('a decision', () => {
         [made],
       );
       const problem = decision(suspects);
-      const left = problem.left(made, node.weights);
+      const left = problem.expectedEntropy(made, node.weights);
       expect(left).toBeGreaterThanOrEqual(-1e-9);
       if (outcome.slice(1).some((each) => each >= 0))
-        expect(left).toBeLessThanOrEqual(problem.doubt(node.weights) + 1e-9);
+        expect(left).toBeLessThanOrEqual(problem.entropy(node.weights) + 1e-9);
     }
   });
 });
@@ -102,14 +102,14 @@ describe('advice beside the exact optimum and the schools', () => {
       seen.add(JSON.stringify(complaint));
       const entries = [complaint];
       const planned = { share: 1, most: 6 };
-      const state = unitState(predictor, entries);
+      const state = beliefState(predictor, entries);
       const problem = diagnosis.planner.problem(state, entries, USUAL_WAY, planned);
       const optimum = exactOptimum(problem.decision, problem.root);
       if (optimum === undefined) throw new Error('too big');
       const [best] = choices(problem.decision, problem.root);
       sums.ours += best?.expected ?? 0;
       sums.optimum += optimum;
-      for (const school of Object.keys(SCHOOLS) as School[])
+      for (const school of Object.keys(POLICIES) as Policy[])
         if (school !== 'least')
           expect(
             expectedMinutes(school, problem.decision, problem.root, () => 0),
@@ -154,7 +154,7 @@ describe('how the technician wants to work', () => {
 
   it('has its price: each school in minutes, none below the least', () => {
     const compared = diagnosis.compare(entries, USUAL_WAY);
-    expect(compared.map((each) => each.school).sort()).toEqual(Object.keys(SCHOOLS).sort());
+    expect(compared.map((each) => each.school).sort()).toEqual(Object.keys(POLICIES).sort());
     const least = compared.find((each) => each.school === 'least')?.minutes ?? 0;
     expect(least).toBeGreaterThan(0);
     for (const { minutes: takes } of compared) expect(takes).toBeGreaterThanOrEqual(0.99 * least);

@@ -1,7 +1,7 @@
-import type { Decision, Node, Option, Scored, Standing } from './decision';
+import type { DecisionProblem, CallState, Option, Scored, CallStanding } from './decisionProblem';
 
 /** Ways of working that technicians hold to; each is a policy over the same options. */
-export const SCHOOLS = {
+export const POLICIES = {
   least: {
     name: 'Least minutes',
     why: 'The test that is expected to lead to the part soonest, panels, wires and waiting counted.',
@@ -28,17 +28,17 @@ export const SCHOOLS = {
   },
 } as const;
 
-export type School = keyof typeof SCHOOLS;
+export type Policy = keyof typeof POLICIES;
 
 /** What a school needs to know besides the node: how far each suspect is from the supply. */
 export type Distance = (suspect: number) => number;
 
 /** The test that a school would take; undefined where nothing tells any more. */
 export function choose(
-  school: Exclude<School, 'least'>,
-  decision: Decision,
-  node: Node,
-  standing: Standing,
+  school: Exclude<Policy, 'least'>,
+  decision: DecisionProblem,
+  node: CallState,
+  standing: CallStanding,
   distance: Distance,
 ): Scored | undefined {
   const scored = decision.scored(node, standing);
@@ -84,9 +84,9 @@ function least<T>(list: readonly T[], value: (each: T) => number): T | undefined
 
 /** Minutes to the verdict that are expected where a school is held to until the end. */
 export function expectedMinutes(
-  school: Exclude<School, 'least'>,
-  decision: Decision,
-  node: Node,
+  school: Exclude<Policy, 'least'>,
+  decision: DecisionProblem,
+  node: CallState,
   distance: Distance,
 ): number {
   const standing = decision.standing(node);

@@ -5,9 +5,9 @@ import { circuitOf } from '../behaviour/machine';
 import { voltsBetween } from '../circuit/voltReading';
 import type { ReadingEvidence } from '../call/evidence';
 import { UnitPredictor } from '../inference/unitPredictor';
-import { HEALTHY, weigh } from '../inference/entryLikelihood';
+import { HEALTHY, entryLikelihood } from '../inference/entryLikelihood';
 import { ORDINARY_METER, showOhms } from '../meter/meter';
-import { foretold } from './predictedOutcome';
+import { predictedOutcome } from './predictedOutcome';
 import { jumperTests, liveTests, unitTests } from './unitTests';
 
 const ids = ['coil-burner', 'top-load-washer', 'trailer-furnace', 'front-load-washer'];
@@ -25,7 +25,7 @@ describe.each(ids)('what is promised of a test: %s', (id) => {
     const ohms = unitTests(diagram).flatMap((test) => (test.kind === 'ohm' ? [test] : []));
     let promises = 0;
     for (const test of ohms.filter((each) => !each.wiggle)) {
-      const kinds = foretold(predictor, test);
+      const kinds = predictedOutcome(predictor, test);
       const good = kinds[HEALTHY] ?? -1;
       hypotheses.forEach((hypothesis, i) => {
         const kind = kinds[i] ?? -1;
@@ -43,7 +43,7 @@ describe.each(ids)('what is promised of a test: %s', (id) => {
           of: 'unit',
           wiggle: false,
         };
-        const weights = weigh(predictor, reading);
+        const weights = entryLikelihood(predictor, reading);
         expect({
           test,
           causes: hypothesis.causes,
@@ -87,7 +87,7 @@ it.each(['coil-burner', 'top-load-washer', 'trailer-furnace'])(
       for (const test of jumperTests(diagram, first, load.id)) {
         if (test.kind !== 'try') continue;
         const { steps, subject, jumper } = test;
-        const kinds = foretold(predictor, test);
+        const kinds = predictedOutcome(predictor, test);
         const run = hypotheses.map((_, i) => predictor.outcome(i, steps, subject, jumper));
         hypotheses.forEach((_, i) => {
           if ((kinds[i] ?? -1) < 0) return;

@@ -24,7 +24,7 @@ const SURELY_APART = 3;
 const NO_VOLTS = 0.04;
 
 /** What each hypothesis foretells of a test. */
-export function foretold(predictor: UnitPredictor, test: UnitTest): Int8Array {
+export function predictedOutcome(predictor: UnitPredictor, test: UnitTest): Int8Array {
   const { hypotheses, diagram } = predictor;
   const each = (of: (index: number) => Kind): Int8Array =>
     Int8Array.from({ length: hypotheses.length }, (_, i) => of(i));

@@ -6,13 +6,13 @@ import type { Evidence } from '../call/evidence';
 import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';
 import { unitHypotheses, type UnitHypothesis } from '../inference/unitHypotheses';
 import { UnitPredictor } from '../inference/unitPredictor';
-import { unitState, type UnitState, type UnitVerdict } from '../inference/beliefState';
+import { beliefState, type BeliefState, type UnitVerdict } from '../inference/beliefState';
 import { UseRuns } from '../behaviour/useRuns';
 import type { Diagram } from '../diagram/diagram';
 import type { Meter } from '../meter/meter';
 import { UnitPlanner, type Advice } from './unitPlanner';
-import { USUAL_WAY, type Way } from './way';
-import type { School } from './policies';
+import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
+import type { Policy } from './policies';
 
 /** Share of the preparing that the uses of the unit take. */
 const USES = 0.5;
@@ -20,7 +20,7 @@ const USES = 0.5;
 /** All that is made of what is known of a unit. */
 export interface Findings {
   planner: UnitPlanner;
-  state: UnitState;
+  state: BeliefState;
   verdict: UnitVerdict;
   /** The best first; of a second look none: it comes before any. */
   tests: Advice[];
@@ -61,7 +61,7 @@ export class UnitDiagnosis {
     return this.planner.predictor;
   }
 
-  of(all: readonly Evidence[], way: Way = USUAL_WAY): Findings {
+  of(all: readonly Evidence[], way: WayOfWorking = USUAL_WAY): Findings {
     const { twins: oddTwins, counted: entries } = twinsOtherwise(this.predictor, all);
     const { planner, state } = this.stateOf(entries);
     const { verdict, tests } = planner.advise(state, entries, way);
@@ -90,19 +90,19 @@ export class UnitDiagnosis {
   }
 
   /** Minutes that each school is expected to take from here. */
-  compare(all: readonly Evidence[], way: Way): { school: School; minutes: number }[] {
+  compare(all: readonly Evidence[], way: WayOfWorking): { school: Policy; minutes: number }[] {
     const { counted: entries } = twinsOtherwise(this.predictor, all);
     const { planner, state } = this.stateOf(entries);
     return planner.compare(state, entries, way);
   }
 
-  private stateOf(entries: readonly Evidence[]): { planner: UnitPlanner; state: UnitState } {
+  private stateOf(entries: readonly Evidence[]): { planner: UnitPlanner; state: BeliefState } {
     const { planner, predictor } = this;
-    const state = unitState(predictor, entries);
+    const state = beliefState(predictor, entries);
     const hypotheses = hypothesesWithPairs(predictor, entries, state, this.runs);
     if (!hypotheses) return { planner, state };
     const paired = this.pairedWith(hypotheses);
-    const together = unitState(paired.predictor, entries);
+    const together = beliefState(paired.predictor, entries);
     const leads = together.suspects[0]?.leading.causes.length ?? 0;
     if (leads < 2) return { planner, state };
     paired.planner ??= new UnitPlanner(paired.predictor);

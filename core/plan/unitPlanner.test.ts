@@ -1,7 +1,7 @@
 import { builtIn } from '../../library/library';
 import type { Evidence, ReadingEvidence } from '../call/evidence';
 import { UnitPredictor } from '../inference/unitPredictor';
-import { unitState } from '../inference/beliefState';
+import { beliefState } from '../inference/beliefState';
 import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
 import { UnitPlanner } from './unitPlanner';
@@ -12,7 +12,7 @@ const burner = builtIn('radiant-burner');
 if (!burner) throw new Error('no burner');
 const planner = new UnitPlanner(new UnitPredictor(burner, ORDINARY_METER));
 const advise = (entries: Evidence[]) =>
-  planner.advise(unitState(planner.predictor, entries), entries);
+  planner.advise(beliefState(planner.predictor, entries), entries);
 const noHeat: Evidence = {
   kind: 'statement',
   id: 'seen',
@@ -100,8 +100,8 @@ describe('advice', () => {
   });
 
   it('drops a suspect that reads good at its own terminals', () => {
-    const before = unitState(planner.predictor, [noHeat]);
-    const good = unitState(planner.predictor, [noHeat, element({ kind: 'ohms', ohms: 31 }, 'g')]);
+    const before = beliefState(planner.predictor, [noHeat]);
+    const good = beliefState(planner.predictor, [noHeat, element({ kind: 'ohms', ohms: 31 }, 'g')]);
     const chance = (state: typeof before): number =>
       state.suspects.find((each) => each.id === 'element')?.probability ?? 0;
     expect(chance(before)).toBeGreaterThan(0.3);

@@ -4,25 +4,25 @@ import {
   NAME_FROM,
   nameFrom,
   readAtItself,
-  type UnitState,
+  type BeliefState,
   type UnitVerdict,
 } from '../inference/beliefState';
 import { HEALTHY } from '../inference/entryLikelihood';
 import { splitWait } from '../behaviour/step';
 import { candidatesOf, keyOf, type Candidate } from './candidates';
 import {
-  Decision,
+  DecisionProblem,
   foundUnder,
   WORTH_BITS,
-  type Node,
+  type CallState,
   type Option,
-  type Standing,
-} from './decision';
+  type CallStanding,
+} from './decisionProblem';
 import { alongTheLine } from './line';
 import { Minutes, testOf, type Bench } from './minutes';
-import { minutesBySchool, rankedBy } from './ranked';
-import type { School } from './policies';
-import { onlyMillivolts, USUAL_WAY, wanted, type Way } from './way';
+import { minutesByPolicy, rankedBy } from './rankedTests';
+import type { Policy } from './policies';
+import { onlyMillivolts, USUAL_WAY, wanted, type WayOfWorking } from './wayOfWorking';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
 import { windows } from './windows';
 
@@ -93,9 +93,9 @@ export class UnitPlanner {
 
   /** The verdict that stands, and else the tests that lead to one, the best first. */
   advise(
-    state: UnitState,
+    state: BeliefState,
     entries: readonly Evidence[],
-    way: Way = USUAL_WAY,
+    way: WayOfWorking = USUAL_WAY,
   ): { verdict: UnitVerdict; tests: Advice[] } {
     const [first] = state.suspects;
     if (!first) return { verdict: { kind: 'open', needs: 'test' }, tests: [] };
@@ -106,7 +106,7 @@ export class UnitPlanner {
     if (likely && readAtItself(this.predictor, first, entries))
       return { verdict: { kind: 'named', suspect: first }, tests: [] };
     const { decision, root, places } = this.problem(state, entries, way);
-    const standing: Standing = likely ? decision.standing(root) : { kind: 'test' };
+    const standing: CallStanding = likely ? decision.standing(root) : { kind: 'test' };
     if (standing.kind === 'named') return { verdict: { kind: 'named', suspect: first }, tests: [] };
     const ranked = rankedBy(way.school, decision, root, standing, this.distance(places));
     if (ranked.length) {
@@ -131,12 +131,12 @@ export class UnitPlanner {
 
   /** Minutes to the verdict that each school is expected to take from here. */
   compare(
-    state: UnitState,
+    state: BeliefState,
     entries: readonly Evidence[],
-    way: Way,
-  ): { school: School; minutes: number }[] {
+    way: WayOfWorking,
+  ): { school: Policy; minutes: number }[] {
     const { decision, root, places } = this.problem(state, entries, way);
-    return minutesBySchool(decision, root, this.distance(places));
+    return minutesByPolicy(decision, root, this.distance(places));
   }
 
   private distance({ suspects }: Places): (suspect: number) => number {
@@ -145,16 +145,16 @@ export class UnitPlanner {
 
   /** The call as it stands, as a problem of decision over the explanations that still count. */
   problem(
-    state: UnitState,
+    state: BeliefState,
     entries: readonly Evidence[],
-    way: Way,
+    way: WayOfWorking,
     planned = PLANNED,
-  ): { decision: Decision; root: Node; places: Places } {
+  ): { decision: DecisionProblem; root: CallState; places: Places } {
     const places = this.placesOf(state, planned);
     const { hypotheses, suspectOf, suspects } = places;
     const weights = Float64Array.from(hypotheses, (index) => state.probabilities[index] ?? 0);
     const total = weights.reduce((sum, each) => sum + each, 0);
-    const decision = new Decision(
+    const decision = new DecisionProblem(
       suspectOf,
       suspects.length,
       suspects.indexOf(undefined),
@@ -170,7 +170,7 @@ export class UnitPlanner {
     });
     const live = way.live || onlyMillivolts(this.predictor.diagram);
     const candidates = [...this.cold, ...(live ? this.liveCandidates(entries) : [])];
-    const node: Node = {
+    const node: CallState = {
       weights: weights.map((each) => each / total),
       bench,
       confirmed,
@@ -178,14 +178,15 @@ export class UnitPlanner {
     };
     const fresh = this.options(candidates, places, entries, bench, 1);
     const telling = fresh.some(
-      (each) => decision.left(each, node.weights) < decision.doubt(node.weights) - WORTH_BITS,
+      (each) =>
+        decision.expectedEntropy(each, node.weights) < decision.entropy(node.weights) - WORTH_BITS,
     );
     // Only when nothing else tells is a test worth taking again.
     node.options = telling ? fresh : this.options(candidates, places, entries, bench, MOST_TIMES);
     return { decision, root: node, places };
   }
 
-  private placesOf({ probabilities }: UnitState, planned: typeof PLANNED): Places {
+  private placesOf({ probabilities }: BeliefState, planned: typeof PLANNED): Places {
     const inOrder = [...probabilities.keys()].sort(
       (a, b) => (probabilities[b] ?? 0) - (probabilities[a] ?? 0),
     );
@@ -244,8 +245,8 @@ export class UnitPlanner {
   }
 
   private meanings(
-    decision: Decision,
-    root: Node,
+    decision: DecisionProblem,
+    root: CallState,
     option: Option,
     { hypotheses, suspects }: Places,
   ): Meaning[] {

@@ -9,7 +9,7 @@ import { workCall } from '../simulate/simulatedCall';
 import { ORDINARY_METER } from '../meter/meter';
 import { liveTests } from './unitTests';
 import { UnitDiagnosis } from './unitDiagnosis';
-import { USUAL_WAY } from './way';
+import { USUAL_WAY } from './wayOfWorking';
 import { windows } from './windows';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261125);

@@ -7,7 +7,7 @@ import type { Evidence, ReadingEvidence } from '../call/evidence';
 import { complaintOf } from '../inference/complaint';
 import { workCall } from './simulatedCall';
 import { UnitPredictor } from '../inference/unitPredictor';
-import { unitState } from '../inference/beliefState';
+import { beliefState } from '../inference/beliefState';
 
 /** Explanations below which a unit is small. */
 const SMALL = 40;
@@ -77,7 +77,7 @@ describe('evidence on a dryer that does not start (common practice)', () => {
     wiggle: false,
   });
   const chance = (entries: Evidence[], suspect: string): number =>
-    unitState(predictor, entries).suspects.find((each) => each.id === suspect)?.probability ?? 0;
+    beliefState(predictor, entries).suspects.find((each) => each.id === suspect)?.probability ?? 0;
 
   it('suspects the motor branch, and leaves the heat branch where it was', () => {
     expect(chance([dead], 'fuse')).toBeGreaterThan(2 * chance([], 'fuse'));
@@ -89,7 +89,7 @@ describe('evidence on a dryer that does not start (common practice)', () => {
     expect(chance(good, 'start')).toBeLessThan(0.2 * chance([dead], 'start'));
     const bad = [dead, start({ kind: 'over' })];
     expect(chance(bad, 'start')).toBeGreaterThan(0.5);
-    expect(unitState(predictor, bad).moved.get('r')?.get('start')).toBeGreaterThan(5);
+    expect(beliefState(predictor, bad).moved.get('r')?.get('start')).toBeGreaterThan(5);
   });
 
   it('learns nothing from the same reading entered again and again, and nothing from a good twin', () => {

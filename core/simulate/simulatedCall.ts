@@ -9,7 +9,7 @@ import { drawnSetup, poweredSetup } from '../diagram/setup';
 import type { Fault } from '../fault/modes';
 import { showOhms } from '../meter/meter';
 import { testOf } from '../plan/minutes';
-import type { Way } from '../plan/way';
+import type { WayOfWorking } from '../plan/wayOfWorking';
 import type { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { UnitTest } from '../plan/unitTests';
 import type { Evidence, StatementEvidence } from '../call/evidence';
@@ -29,7 +29,7 @@ export interface SimulatedCall {
 const PATIENCE = 30;
 
 /** How a simulated technician works. */
-export interface Working {
+export interface TechnicianHabits {
   /** Even in [0, 1), seeded by the caller. */
   chance: () => number;
   /**
@@ -37,7 +37,7 @@ export interface Working {
    * not, for the same wire may have been pulled again.
    */
   slips?: number;
-  way?: Way;
+  way?: WayOfWorking;
 }
 
 /** Follows the advice on a unit with a hidden truth until there is a verdict. */
@@ -45,7 +45,7 @@ export function workCall(
   diagnosis: UnitDiagnosis,
   truth: UnitHypothesis,
   complaint: StatementEvidence,
-  working: Working,
+  working: TechnicianHabits,
 ): SimulatedCall {
   const { predictor } = diagnosis;
   let entries: Evidence[] = [complaint];
@@ -96,7 +96,7 @@ function take(
   test: UnitTest,
   { causes, faults }: UnitHypothesis,
   id: string,
-  { chance, slips = 0 }: Working,
+  { chance, slips = 0 }: TechnicianHabits,
   technician: Technician,
 ): Evidence {
   switch (test.kind) {

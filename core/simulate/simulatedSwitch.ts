@@ -5,7 +5,7 @@ import type { Display } from '../meter/display';
 import { showOhms } from '../meter/meter';
 import { nextReading } from '../plan/nextReading';
 import type { Depth } from '../plan/proof';
-import type { Predictor } from '../inference/switchPredictor';
+import type { SwitchPredictor } from '../inference/switchPredictor';
 import { switchState, type SwitchState } from '../inference/switchVerdict';
 
 /** The hidden truth of a unit, and how the one who reads it errs. */
@@ -22,7 +22,7 @@ const PATIENCE = 80;
 
 /** Follows the advice on one switch until there is a verdict or nothing more is asked for. */
 export function workSwitch(
-  predictor: Predictor,
+  predictor: SwitchPredictor,
   depth: Depth,
   truth: Truth,
 ): { state: SwitchState; readings: Reading[] } {
@@ -41,7 +41,11 @@ export function workSwitch(
   return { state, readings: taken };
 }
 
-function takeReading({ diagram, meter }: Predictor, place: ReadingPlace, truth: Truth): Display {
+function takeReading(
+  { diagram, meter }: SwitchPredictor,
+  place: ReadingPlace,
+  truth: Truth,
+): Display {
   const real = truth.really(place);
   const seen = (faults: readonly Fault[]): number => {
     const answer = ohmReading(diagram, real.setup, real.from, real.to, faults);

@@ -7,7 +7,7 @@ import { transaction } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { listEntries } from '../db/entries';
 import { uuidOf, valid } from '../input';
-import { notFound, Refused } from '../problems';
+import { notFound, RefusedRequest } from '../problems';
 
 export function callRoutes(db: Pool, shop: string): Router {
   const router = Router();
@@ -30,7 +30,9 @@ export function callRoutes(db: Pool, shop: string): Router {
     const call = valid(readDto(NewCallDto, request.body));
     if (!(await findDiagram(db, shop, call.diagramId, call.diagramVersion))) {
       const message = `there is no diagram "${call.diagramId}" version ${call.diagramVersion}`;
-      throw new Refused(422, 'this cannot be stored as it is', [{ path: '/diagramId', message }]);
+      throw new RefusedRequest(422, 'this cannot be stored as it is', [
+        { path: '/diagramId', message },
+      ]);
     }
     await transaction(db, (queries) => addCall(queries, shop, id, call));
     response.status(204).end();

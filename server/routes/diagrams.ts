@@ -10,7 +10,7 @@ import { transaction } from '../db/database';
 import { addDiagram, findDiagram, listDiagrams } from '../db/diagrams';
 import { addEntry } from '../db/entries';
 import { uuidOf, valid } from '../input';
-import { notFound, Refused } from '../problems';
+import { notFound, RefusedRequest } from '../problems';
 
 export function diagramRoutes(db: Pool, shop: string): Router {
   const router = Router();
@@ -54,7 +54,7 @@ export function tableRoutes(db: Pool, shop: string): Router {
     if (!call || !diagram) throw notFound('such call');
     const part = findSwitch(diagram, sent.part);
     if (!part.ok)
-      throw new Refused(422, 'this cannot be stored as it is', [
+      throw new RefusedRequest(422, 'this cannot be stored as it is', [
         { path: '/part', message: part.error.message },
       ]);
     const table = valid(readTableCsv(diagram, part.value, sent.csv));

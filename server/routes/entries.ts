@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import type { Pool } from 'pg';
 import { readEntry, type NewEntry } from '../../contract/entry';
-import type { Fault } from '../../contract/problem';
+import type { InputFault } from '../../contract/problem';
 import { parseSteps } from '../../core/behaviour/step';
 import { findTerminal, owners } from '../../core/diagram/terminal';
 import type { Result } from '../../core/result';
@@ -10,7 +10,7 @@ import { findCall } from '../db/calls';
 import { findDiagram } from '../db/diagrams';
 import { addEntry } from '../db/entries';
 import { uuidOf, valid } from '../input';
-import { notFound, Refused } from '../problems';
+import { notFound, RefusedRequest } from '../problems';
 
 export function entryRoutes(db: Pool, shop: string): Router {
   const router = Router();
@@ -22,9 +22,9 @@ export function entryRoutes(db: Pool, shop: string): Router {
     if (!call) throw notFound('such call');
     const diagram = await findDiagram(db, shop, call.diagramId, call.diagramVersion);
     const faults = diagram ? unknownPlaces(diagram, entry) : [];
-    if (faults.length) throw new Refused(422, 'this cannot be stored as it is', faults);
+    if (faults.length) throw new RefusedRequest(422, 'this cannot be stored as it is', faults);
     if (!(await addEntry(db, shop, id, entry))) {
-      throw new Refused(409, 'another entry has this id; entries are only ever added');
+      throw new RefusedRequest(409, 'another entry has this id; entries are only ever added');
     }
     response.status(204).end();
   });
@@ -33,7 +33,7 @@ export function entryRoutes(db: Pool, shop: string): Router {
 }
 
 /** Names in an entry that the call's diagram does not have. */
-function unknownPlaces(diagram: Diagram, entry: NewEntry): Fault[] {
+function unknownPlaces(diagram: Diagram, entry: NewEntry): InputFault[] {
   switch (entry.kind) {
     case 'diagram':
       return [{ path: '/kind', message: 'is written by the server when a table comes in' }];
@@ -76,5 +76,5 @@ function unknownPlaces(diagram: Diagram, entry: NewEntry): Fault[] {
   }
 }
 
-const unless = (path: string, found: Result<unknown, { message: string }>): Fault[] =>
+const unless = (path: string, found: Result<unknown, { message: string }>): InputFault[] =>
   found.ok ? [] : [{ path, message: found.error.message }];

@@ -4,13 +4,13 @@ import { complaintOf } from '../../core/inference/complaint';
 import { workCall, type SimulatedCall } from '../../core/simulate/simulatedCall';
 import type { Diagram } from '../../core/diagram/diagram';
 import { ORDINARY_METER } from '../../core/meter/meter';
-import type { Decision, Node } from '../../core/plan/decision';
+import type { DecisionProblem, CallState } from '../../core/plan/decisionProblem';
 import { exactOptimum } from '../../core/plan/exactOptimum';
-import { rankedBy } from '../../core/plan/ranked';
-import { USUAL_WAY } from '../../core/plan/way';
-import { SCHOOLS, type School } from '../../core/plan/policies';
+import { rankedBy } from '../../core/plan/rankedTests';
+import { USUAL_WAY } from '../../core/plan/wayOfWorking';
+import { POLICIES, type Policy } from '../../core/plan/policies';
 import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
-import { unitState } from '../../core/inference/beliefState';
+import { beliefState } from '../../core/inference/beliefState';
 import { LIBRARY } from '../../library/library';
 import { EXIT, out, outJson } from '../commands/command';
 
@@ -45,7 +45,7 @@ interface OfDiagram {
   firstAdviceMs: number;
   medianAdviceMs: number;
   /** Expected minutes to the verdict, over all complaints as often as they come. */
-  schools: Record<School, number>;
+  schools: Record<Policy, number>;
   /** Minutes on small problems, beside the least that are possible. */
   small: { problems: number; ours: number; optimum: number; worst: number };
 }
@@ -78,7 +78,7 @@ export function benchDiagnosis(json: boolean): number {
     'unit                   calls  right  group  cond.   min  tests | with 2 % slips: right+group  cond. | prepare ms  first  median',
   );
   for (const each of diagrams) sayDiagram(each);
-  out(`\nexpected minutes to the verdict, by school: ${Object.keys(SCHOOLS).join(', ')}`);
+  out(`\nexpected minutes to the verdict, by school: ${Object.keys(POLICIES).join(', ')}`);
   for (const { id, schools } of diagrams)
     out(
       `${id.padEnd(22)} ${Object.values(schools)
@@ -180,14 +180,14 @@ function ofDiagram(diagram: Diagram, named: Named[]): OfDiagram {
 type Complaints = { complaint: StatementEvidence; prior: number }[];
 
 /** Expected minutes of each school over all complaints, as often as they come. */
-function bySchool(diagnosis: UnitDiagnosis, complaints: Complaints): Record<School, number> {
-  const schools = Object.keys(SCHOOLS) as School[];
-  const sums = new Map<School, number>(schools.map((each) => [each, 0]));
+function bySchool(diagnosis: UnitDiagnosis, complaints: Complaints): Record<Policy, number> {
+  const schools = Object.keys(POLICIES) as Policy[];
+  const sums = new Map<Policy, number>(schools.map((each) => [each, 0]));
   const all = complaints.reduce((sum, each) => sum + each.prior, 0);
   for (const { complaint, prior } of complaints)
     for (const { school, minutes } of diagnosis.compare([complaint], USUAL_WAY))
       sums.set(school, (sums.get(school) ?? 0) + (prior / all) * minutes);
-  return Object.fromEntries(sums) as Record<School, number>;
+  return Object.fromEntries(sums) as Record<Policy, number>;
 }
 
 /** Our minutes and the least possible, on each complaint with its few likeliest explanations. */
@@ -195,7 +195,7 @@ function besideOptimum(diagnosis: UnitDiagnosis, complaints: Complaints): OfDiag
   const small = { problems: 0, ours: 0, optimum: 0, worst: 1 };
   for (const { complaint } of complaints) {
     const { decision, root } = diagnosis.planner.problem(
-      unitState(diagnosis.predictor, [complaint]),
+      beliefState(diagnosis.predictor, [complaint]),
       [complaint],
       USUAL_WAY,
       { share: 1, most: SMALL },
@@ -215,7 +215,7 @@ function besideOptimum(diagnosis: UnitDiagnosis, complaints: Complaints): OfDiag
 const NOWHERE = (): number => 0;
 
 /** Minutes to the verdict of somebody who takes the advice anew after every outcome. */
-function byAdvice(decision: Decision, node: Node): number {
+function byAdvice(decision: DecisionProblem, node: CallState): number {
   const [best] = rankedBy('least', decision, node, decision.standing(node), NOWHERE);
   if (!best) return 0;
   return decision

@@ -2,7 +2,7 @@ import { cpus, totalmem } from 'node:os';
 import { Matrix, solve } from 'ml-matrix';
 import { effectiveResistance } from '../../core/circuit/effectiveResistance';
 import { OhmTable } from '../../core/circuit/fastTable';
-import type { Resistor } from '../../core/circuit/graph';
+import type { Resistor } from '../../core/circuit/resistorGraph';
 import { TableMaker, type Change } from '../../core/circuit/tableMaker';
 import { buildNetwork, nodesOf } from '../../core/circuit/network';
 import { everySetup } from '../../core/circuit/short';

@@ -1,6 +1,6 @@
 import { readTableCsv } from '../../contract/contactTableCsv';
 import { readDiagram } from '../../contract/diagramFile';
-import { sayFault, type Fault } from '../../contract/problem';
+import { sayInputFault, type InputFault } from '../../contract/problem';
 import { findSwitch } from '../../core/diagram/terminal';
 import { BadInput, EXIT, openDiagram, out, outJson, readText, valueOf, type Exit } from './command';
 
@@ -16,8 +16,8 @@ export interface CheckOptions {
 export function check(options: CheckOptions): Exit {
   if (!options.file) throw new BadInput('name a FILE: a diagram (.json) or a contact table (.csv)');
   const text = readText(options.file);
-  let faults: Fault[] = [];
-  let warnings: Fault[] = [];
+  let faults: InputFault[] = [];
+  let warnings: InputFault[] = [];
   if (options.file.endsWith('.csv')) {
     if (!options.diagram || !options.part)
       throw new BadInput('a table is checked against a switch: add --diagram DIAGRAM --part PART');
@@ -32,8 +32,8 @@ export function check(options: CheckOptions): Exit {
   const sound = faults.length === 0;
   if (options.json) outJson({ file: options.file, ok: sound, faults, warnings });
   else {
-    for (const each of faults) out(`${options.file}: ${sayFault(each)}`);
-    for (const each of warnings) out(`${options.file}: warning: ${sayFault(each)}`);
+    for (const each of faults) out(`${options.file}: ${sayInputFault(each)}`);
+    for (const each of warnings) out(`${options.file}: warning: ${sayInputFault(each)}`);
     if (sound) out(`${options.file}: good`);
   }
   return sound ? EXIT.done : EXIT.no;

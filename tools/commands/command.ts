@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { readDiagram } from '../../contract/diagramFile';
-import { sayFault } from '../../contract/problem';
+import { sayInputFault } from '../../contract/problem';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { Result } from '../../core/result';
 import { builtIn, LIBRARY } from '../../library/library';
@@ -33,7 +33,8 @@ export function openDiagram(name: string | undefined): Diagram {
     throw new BadInput(`there is no file and no built-in diagram "${name}"; built in: ${ids}`);
   }
   const read = readDiagram(readText(name));
-  if (!read.ok) throw new BadInput(`${name}: ${read.error.map(sayFault)[0] ?? 'not a diagram'}`);
+  if (!read.ok)
+    throw new BadInput(`${name}: ${read.error.map(sayInputFault)[0] ?? 'not a diagram'}`);
   return read.value.diagram;
 }
 

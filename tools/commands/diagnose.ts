@@ -1,5 +1,5 @@
 import { readEvidence } from '../../contract/evidenceFile';
-import { sayFault } from '../../contract/problem';
+import { sayInputFault } from '../../contract/problem';
 import { actionFor, conditionOf } from '../../core/describe/action';
 import { SLIPS } from '../../core/inference/secondLook';
 import type { Suspect, UnitVerdict } from '../../core/inference/beliefState';
@@ -7,9 +7,9 @@ import type { Diagram } from '../../core/diagram/diagram';
 import { nameFault } from '../../core/fault/modes';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import type { Advice } from '../../core/plan/unitPlanner';
-import { USUAL_WAY, type Way } from '../../core/plan/way';
+import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
 import { sayTest } from '../../core/describe/test';
-import { SCHOOLS, type School } from '../../core/plan/policies';
+import { POLICIES, type Policy } from '../../core/plan/policies';
 import { UnitDiagnosis, type Findings } from '../../core/plan/unitDiagnosis';
 import { BadInput, EXIT, openDiagram, out, outJson, readText, type Exit } from './command';
 
@@ -34,7 +34,7 @@ export function diagnose(options: Options): Exit {
   if (!options.file) throw new BadInput('name an EVIDENCE file (docs/format.md)');
   const read = readEvidence(diagram, readText(options.file));
   if (!read.ok)
-    throw new BadInput(`${options.file}: ${read.error.map(sayFault)[0] ?? 'not evidence'}`);
+    throw new BadInput(`${options.file}: ${read.error.map(sayInputFault)[0] ?? 'not evidence'}`);
   const way = wayOf(options);
   const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
   const findings = diagnosis.of(read.value, way);
@@ -72,17 +72,19 @@ export function diagnose(options: Options): Exit {
   if (settling) out(`What would settle it: ${sayAdvice(diagram, settling)}`);
   if (schools.length)
     out(
-      `Minutes to the verdict: ${schools.map(({ school, minutes }) => `${SCHOOLS[school].name.toLowerCase()} ${minutes.toFixed(1)}`).join(', ')}`,
+      `Minutes to the verdict: ${schools.map(({ school, minutes }) => `${POLICIES[school].name.toLowerCase()} ${minutes.toFixed(1)}`).join(', ')}`,
     );
   return EXIT.done;
 }
 
-function wayOf({ policy = 'least', place = 'any', live = false }: Options): Way {
-  if (!(policy in SCHOOLS))
-    throw new BadInput(`there is no policy "${policy}"; known: ${Object.keys(SCHOOLS).join(', ')}`);
+function wayOf({ policy = 'least', place = 'any', live = false }: Options): WayOfWorking {
+  if (!(policy in POLICIES))
+    throw new BadInput(
+      `there is no policy "${policy}"; known: ${Object.keys(POLICIES).join(', ')}`,
+    );
   if (place !== 'any' && place !== 'part' && place !== 'plug')
     throw new BadInput(`--place is part, plug or any, not "${place}"`);
-  return { ...USUAL_WAY, school: policy as School, place, live };
+  return { ...USUAL_WAY, school: policy as Policy, place, live };
 }
 
 /** A test with its words, and what each of its outcomes would mean. */

@@ -11,7 +11,7 @@ import { ORDINARY_METER } from '../../core/meter/meter';
 import { testOf } from '../../core/plan/minutes';
 import { sayTest } from '../../core/describe/test';
 import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
-import { USUAL_WAY } from '../../core/plan/way';
+import { USUAL_WAY } from '../../core/plan/wayOfWorking';
 import { BadInput, EXIT, openDiagram, out, outJson, valueOf, type Exit } from './command';
 
 /** What looks find is drawn from this seed, so that a walk can be told again. */

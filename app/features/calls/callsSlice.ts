@@ -1,7 +1,7 @@
 import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, DiagramSummary, NewCallDto } from '../../../contract/call';
 import type { Diagram } from '../../../core/diagram/diagram';
-import { readCall, readCalls, readDiagram, readDiagrams } from '../../sync/api';
+import { fetchCall, fetchCalls, fetchDiagram, fetchDiagrams } from '../../sync/api';
 import { sendFirst } from '../../sync/outbox';
 
 export type Loading = 'idle' | 'loading' | 'ready' | 'failed';
@@ -44,12 +44,12 @@ export const freshSummary = (id: string, body: NewCallDto, diagramName: string):
 
 export const diagramKey = (id: string, version: number): string => `${id}/${version}`;
 
-export const loadCalls = createAsyncThunk('calls/list', readCalls);
-export const loadCall = createAsyncThunk('calls/one', readCall);
+export const loadCalls = createAsyncThunk('calls/list', fetchCalls);
+export const loadCall = createAsyncThunk('calls/one', fetchCall);
 /** All diagrams with their bodies, so that a call can be opened without a signal later. */
 export const loadDiagrams = createAsyncThunk('calls/diagrams', async () => {
-  const { value: list } = await readDiagrams();
-  const bodies = await Promise.all(list.map(({ id, version }) => readDiagram(id, version)));
+  const { value: list } = await fetchDiagrams();
+  const bodies = await Promise.all(list.map(({ id, version }) => fetchDiagram(id, version)));
   return { list, bodies: bodies.map((each) => each.value) };
 });
 

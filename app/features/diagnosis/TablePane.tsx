@@ -3,7 +3,7 @@ import { splitRef, switches } from '../../../core/diagram/terminal';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
-import { ContactTable } from '../switchProof/ContactTable';
+import { ContactTableView } from '../switchProof/ContactTableView';
 import { useSwitchProof } from '../switchProof/useSwitchProof';
 import type { Work } from './useWork';
 
@@ -32,7 +32,7 @@ function Table({ callId, part }: { callId: string; part: string }) {
       <Type weight="heavy" role="heading" aria-level={2}>
         {opening.proof.part.name}
       </Type>
-      <ContactTable proof={opening.proof} />
+      <ContactTableView proof={opening.proof} />
     </Card>
   );
 }

@@ -5,14 +5,14 @@ import { Button } from '../../ui/Button';
 import { useKeys } from '../../ui/useKeys';
 import { space } from '../../theme/theme';
 import { Acts } from './Acts';
-import { Complaint } from './Complaint';
+import { ComplaintPane } from './ComplaintPane';
 import { LastEntry } from './LastEntry';
 import { LiveScript } from './LiveScript';
 import { MakeSafe } from './MakeSafe';
-import { SecondLook } from './SecondLook';
+import { SecondLookCard } from './SecondLookCard';
 import { TestCard } from './TestCard';
 import { Thinking } from './Thinking';
-import { UnitVerdict } from './UnitVerdict';
+import { UnitVerdictCard } from './UnitVerdictCard';
 import type { InHand } from './useInHand';
 import type { Work } from './useWork';
 import { WayCard } from './WayCard';
@@ -38,11 +38,11 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
   return (
     <>
       <Thinking work={work} begun={begun} />
-      {(!begun || adding === 'statement') && <Complaint work={work} done={done} />}
+      {(!begun || adding === 'statement') && <ComplaintPane work={work} done={done} />}
       {adding === 'act' && <Acts work={work} done={done} />}
       {begun && !work.thinking && adding === undefined && (
         <>
-          <UnitVerdict work={work} />
+          <UnitVerdictCard work={work} />
           <Card work={work} hand={hand} />
           {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle('why')} />}
           {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
@@ -84,7 +84,7 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
 function Card({ work, hand }: { work: Work; hand: InHand }) {
   const { advice, again, live, at } = hand;
   if (hand.unsafe) return <MakeSafe work={work} live={hand.goLive} />;
-  if (again) return <SecondLook work={work} again={again} />;
+  if (again) return <SecondLookCard work={work} again={again} />;
   if (live)
     return (
       <LiveScript

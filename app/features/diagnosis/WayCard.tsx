@@ -1,15 +1,15 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { SCHOOLS, type School } from '../../../core/plan/policies';
-import type { Way } from '../../../core/plan/way';
+import { POLICIES, type Policy } from '../../../core/plan/policies';
+import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { diagnose } from '../../workers/diagnosis';
+import { askWorker } from '../../workers/diagnosis';
 import type { Work } from './useWork';
 
-const PLACES: [Way['place'], string][] = [
+const PLACES: [WayOfWorking['place'], string][] = [
   ['any', 'Anywhere'],
   ['part', 'At the part'],
   ['plug', 'From the plug'],
@@ -18,11 +18,11 @@ const PLACES: [Way['place'], string][] = [
 /** How the technician wants to work: the school, with what each would take here, and what is allowed. */
 export function WayCard({ work }: { work: Work }) {
   const { way, evidence, key, call } = work;
-  const [minutes, setMinutes] = useState<Partial<Record<School, number>>>({});
+  const [minutes, setMinutes] = useState<Partial<Record<Policy, number>>>({});
   const { diagram } = call;
   useEffect(() => {
     let wanted = true;
-    diagnose({ ask: 'schools', key, diagram, entries: evidence, way }).then(
+    askWorker({ ask: 'schools', key, diagram, entries: evidence, way }).then(
       (answer) => {
         if (wanted && answer.kind === 'schools')
           setMinutes(Object.fromEntries(answer.schools.map((each) => [each.school, each.minutes])));
@@ -38,13 +38,13 @@ export function WayCard({ work }: { work: Work }) {
       <Type weight="heavy" role="heading" aria-level={2}>
         How to work
       </Type>
-      {(Object.keys(SCHOOLS) as School[]).map((school) => {
+      {(Object.keys(POLICIES) as Policy[]).map((school) => {
         const takes = minutes[school];
         return (
           <Button
             key={school}
-            label={`${SCHOOLS[school].name}${takes === undefined ? '' : ` · ${takes.toFixed(0)} min`}`}
-            hint={`${SCHOOLS[school].name}: ${SCHOOLS[school].why}`}
+            label={`${POLICIES[school].name}${takes === undefined ? '' : ` · ${takes.toFixed(0)} min`}`}
+            hint={`${POLICIES[school].name}: ${POLICIES[school].why}`}
             testID={`school-${school}`}
             selected={way.school === school}
             onPress={() => work.choose({ school })}
@@ -52,7 +52,7 @@ export function WayCard({ work }: { work: Work }) {
         );
       })}
       <Type size="small" tone="soft">
-        {SCHOOLS[way.school].why}
+        {POLICIES[way.school].why}
       </Type>
       <View style={styles.row}>
         <Button

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import { sayTest } from '../../../core/describe/test';
-import { SCHOOLS } from '../../../core/plan/policies';
+import { POLICIES } from '../../../core/plan/policies';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
@@ -31,7 +31,7 @@ export function WhyTest({
         Why this test
       </Type>
       <Type size="small">
-        {SCHOOLS[work.way.school].why} It takes {test.minutes.toFixed(1)} min; with it first the
+        {POLICIES[work.way.school].why} It takes {test.minutes.toFixed(1)} min; with it first the
         verdict is expected after {test.expected.toFixed(0)} min in all.
       </Type>
       {test.meanings.map((each, i) => (

@@ -8,8 +8,8 @@ import { showingOf } from '../../../core/drawing/showing';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
-import { Ladder } from '../diagrams/Ladder';
-import { sayExpected } from '../diagrams/TeachingBench';
+import { LadderView } from '../diagrams/LadderView';
+import { sayExpected } from '../diagrams/TeachingBenchPane';
 import { useDrawing } from '../diagrams/useDrawing';
 import { expectedAt } from '../diagrams/useTeachingBench';
 import { DiagramPane } from './DiagramPane';
@@ -36,7 +36,7 @@ export function WiringPane({ work, test }: { work: Work; test: MeterTest | undef
   return (
     <>
       {drawn.state === 'ready' ? (
-        <Ladder
+        <LadderView
           diagram={diagram}
           drawing={drawn.drawing}
           showing={showing}

@@ -4,9 +4,9 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
 import { useKeys } from '../../ui/useKeys';
-import { space, WIDE } from '../../theme/theme';
+import { space, WIDE_FROM } from '../../theme/theme';
 import { Keypad } from '../switchProof/Keypad';
-import { Course } from './Course';
+import { SuspectChart } from './SuspectChart';
 import { Log } from './Log';
 import { Suspects } from './Suspects';
 import { TablePane } from './TablePane';
@@ -40,7 +40,7 @@ const PANES = { test: 'Test', suspects: 'Suspects', log: 'Log', table: 'Table', 
 type Pane = keyof typeof PANES;
 
 function Opened({ work, back }: { work: Work; back: string }) {
-  const wide = useWindowDimensions().width >= WIDE;
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const [pane, setPane] = useState<Pane>('test');
   const [adding, setAdding] = useState<Adding>();
   const hand = useInHand(work);
@@ -68,7 +68,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
     suspects: work.findings && <Suspects work={work} />,
     log: (
       <>
-        <Course work={work} />
+        <SuspectChart work={work} />
         <Log work={work} />
       </>
     ),

@@ -6,7 +6,7 @@ import { sayPosition } from '../../../core/diagram/setup';
 import { owners } from '../../../core/diagram/terminal';
 import { sayDisplay } from '../../../core/meter/display';
 import { nameFault } from '../../../core/fault/modes';
-import type { Shown } from '../../../core/plan/shown';
+import type { Shown } from '../../../core/plan/shownOutcome';
 import { saySetup } from '../../../core/describe/test';
 import type { ShownSuspect } from '../../workers/diagnosis';
 

@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { Evidence } from '../../../core/call/evidence';
 import type { Diagram } from '../../../core/diagram/diagram';
-import type { Way } from '../../../core/plan/way';
-import { diagnose, stopDiagnosis, Stopped, type Findings } from '../../workers/diagnosis';
+import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
+import { askWorker, stopDiagnosis, Stopped, type ShownFindings } from '../../workers/diagnosis';
 
 export interface Diagnosis {
   /** Undefined until the worker has answered for the first time. */
-  findings: Findings | undefined;
+  findings: ShownFindings | undefined;
   /** Whether the findings are of evidence that has grown since. */
   thinking: boolean;
   /** Share of the preparing that is done, while a unit that is new to the worker is prepared. */
@@ -22,11 +22,11 @@ export interface Diagnosis {
 export function useDiagnosis(
   unit: { key: string; diagram: Diagram } | undefined,
   evidence: Evidence[],
-  way: Way,
+  way: WayOfWorking,
 ): Diagnosis {
-  const [findings, setFindings] = useState<Findings>();
+  const [findings, setFindings] = useState<ShownFindings>();
   const [answered, setAnswered] = useState<Evidence[]>();
-  const [answeredWay, setAnsweredWay] = useState<Way>();
+  const [answeredWay, setAnsweredWay] = useState<WayOfWorking>();
   const [progress, setProgress] = useState<number>();
   const [ended, setEnded] = useState<Error>();
   const [tries, setTries] = useState(0);
@@ -35,7 +35,7 @@ export function useDiagnosis(
   useEffect(() => {
     if (!diagram || !key) return;
     let wanted = true;
-    diagnose({ ask: 'findings', key, diagram, entries: evidence, way }, (share) => {
+    askWorker({ ask: 'findings', key, diagram, entries: evidence, way }, (share) => {
       if (wanted) setProgress(share);
     }).then(
       (answer) => {

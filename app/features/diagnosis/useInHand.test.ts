@@ -3,7 +3,7 @@ import type { Evidence, ReadingEvidence } from '../../../core/call/evidence';
 import { drawnSetup } from '../../../core/diagram/setup';
 import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
 import { builtIn } from '../../../library/library';
-import type { Findings, ShownTest } from '../../workers/diagnosis';
+import type { ShownFindings, ShownTest } from '../../workers/diagnosis';
 import { useInHand } from './useInHand';
 import type { Work } from './useWork';
 
@@ -35,14 +35,14 @@ const reading: ReadingEvidence = {
 /** As much of the work on a call as is looked at here. */
 function workWith(
   tests: ShownTest[],
-  rest: { safe?: boolean; evidence?: Evidence[]; verdict?: Findings['verdict'] } = {},
+  rest: { safe?: boolean; evidence?: Evidence[]; verdict?: ShownFindings['verdict'] } = {},
 ): Work {
   const { safe = true, evidence = [], verdict = { kind: 'open', needs: 'test' } } = rest;
   const work: Partial<Work> = {
     evidence,
     safe,
     thinking: false,
-    findings: { tests, verdict } as Findings,
+    findings: { tests, verdict } as ShownFindings,
   };
   return work as Work;
 }
@@ -96,7 +96,7 @@ describe('what the technician is at', () => {
   });
 
   it('puts a second look before any test, as ohms that have to be safe', () => {
-    const verdict: Findings['verdict'] = {
+    const verdict: ShownFindings['verdict'] = {
       kind: 'open',
       needs: 'second-look',
       secondLook: { entry: 'odd', slip: 'state' },

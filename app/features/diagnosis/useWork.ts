@@ -7,7 +7,7 @@ import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
 import { METERS } from '../../../core/meter/meter';
 import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
-import type { Way } from '../../../core/plan/way';
+import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
 import { acknowledgements, evidenceOf, selectCall } from '../calls/callView';
 import { loadCall, type Loading } from '../calls/callsSlice';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
@@ -26,9 +26,9 @@ export interface Work extends Diagnosis {
   safe: boolean;
   /** Whether power was on since it was made safe: its state is unknown until proved dead. */
   poweredSince: boolean;
-  way: Way;
+  way: WayOfWorking;
   blind: boolean;
-  choose: (way: Partial<Way>) => void;
+  choose: (way: Partial<WayOfWorking>) => void;
   setBlind: (blind: boolean) => void;
   makeSafe: () => void;
   standClear: () => void;
@@ -55,10 +55,10 @@ export interface Work extends Diagnosis {
   takeBack: (id: string) => void;
 }
 
-export type Opening = { state: Exclude<Loading, 'ready'> } | { state: 'ready'; work: Work };
+export type WorkOpening = { state: Exclude<Loading, 'ready'> } | { state: 'ready'; work: Work };
 
 /** Everything that the work screen shows and does. */
-export function useWork(callId: string): Opening {
+export function useWork(callId: string): WorkOpening {
   const dispatch = useAppDispatch();
   const log = useLog(callId);
   const call = useAppSelector((root) => selectCall(root, callId));

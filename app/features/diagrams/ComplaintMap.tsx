@@ -6,7 +6,7 @@ import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { diagnose, type ShownComplaint } from '../../workers/diagnosis';
+import { askWorker, type ShownComplaint } from '../../workers/diagnosis';
 import { nameOf, sayOutcome, sayLast } from '../diagnosis/say';
 
 type Found = { complaints: ShownComplaint[]; hidden: Fault[] };
@@ -16,7 +16,7 @@ export function ComplaintMap({ diagram, drawingKey }: { diagram: Diagram; drawin
   const [found, setFound] = useState<{ of: string; map: Found } | { of: string; why: string }>();
   useEffect(() => {
     let wanted = true;
-    diagnose({ ask: 'complaints', key: drawingKey, diagram }).then(
+    askWorker({ ask: 'complaints', key: drawingKey, diagram }).then(
       (answer) => {
         if (wanted && answer.kind === 'complaints') setFound({ of: drawingKey, map: answer });
       },

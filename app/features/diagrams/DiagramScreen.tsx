@@ -13,7 +13,7 @@ import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { space } from '../../theme/theme';
 import { ComplaintMap } from './ComplaintMap';
 import { PlainTable } from './PlainTable';
-import { TeachingBench } from './TeachingBench';
+import { TeachingBench } from './TeachingBenchPane';
 import { switches } from '../../../core/diagram/terminal';
 import { DiagramPane } from '../diagnosis/DiagramPane';
 

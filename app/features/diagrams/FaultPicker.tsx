@@ -6,12 +6,12 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Field } from '../../ui/Field';
 import { Type } from '../../ui/Type';
-import type { TeachingBench } from './useTeachingBench';
+import type { TeachingBenchPane } from './useTeachingBench';
 
 const SHOWN = 8;
 
 /** Puts one fault in, found by part or by kind: the diagram as a teaching bench. */
-export function FaultPicker({ diagram, bench }: { diagram: Diagram; bench: TeachingBench }) {
+export function FaultPicker({ diagram, bench }: { diagram: Diagram; bench: TeachingBenchPane }) {
   const [search, setSearch] = useState('');
   const all = useMemo(() => {
     const named = everyFault(diagram).map((fault) => ({ fault, name: nameFault(diagram, fault) }));

@@ -12,7 +12,7 @@ import type { GoodShown } from '../../workers/diagnosis';
 /** What a meter shows between two points, dead in ohms and live in volts; or why nobody can say. */
 export type Expected = GoodShown | { kind: 'none'; reason: string };
 
-export interface TeachingBench {
+export interface TeachingBenchPane {
   showing: Showing;
   powered: boolean;
   /** The position of every control, and the value of every quantity. */
@@ -57,7 +57,7 @@ const stepsOf = (diagram: Diagram, steps: readonly string[]): Step[] => {
 };
 
 /** A unit to try things on: its controls are moved, faults put in, and what follows is seen. */
-export function useTeachingBench(diagram: Diagram): TeachingBench {
+export function useTeachingBench(diagram: Diagram): TeachingBenchPane {
   const [session, setSession] = useState(() => begin(diagram, undefined, [UNPLUGGED]));
   const [picked, setPicked] = useState<{ of: Session; moment: number }>();
   const { steps, fault, course, result } = session;

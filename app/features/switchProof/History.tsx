@@ -5,7 +5,7 @@ import { Type } from '../../ui/Type';
 import { useAppSelector } from '../../state/hooks';
 import { space, useTheme } from '../../theme/theme';
 import { ICON, TONE } from './LastReading';
-import { sayPlace } from './sayPlace';
+import { sayReadingPlace } from './sayReadingPlace';
 import type { SwitchProof } from './useSwitchProof';
 
 /** Every reading of the switch, the last first; what was taken back stays, crossed out. */
@@ -50,7 +50,7 @@ export function History({ proof }: { proof: SwitchProof }) {
                 tone={reading.doubted ? 'soft' : 'ink'}
                 style={reading.doubted && styles.struck}
               >
-                {sayPlace(proof, reading)}
+                {sayReadingPlace(proof, reading)}
               </Type>
             </View>
             {!reading.doubted && (
@@ -58,7 +58,7 @@ export function History({ proof }: { proof: SwitchProof }) {
                 look="bare"
                 label="Take back"
                 testID="take-back"
-                hint={`Take back ${reading.said}, ${sayPlace(proof, reading)}`}
+                hint={`Take back ${reading.said}, ${sayReadingPlace(proof, reading)}`}
                 onPress={() => proof.takeBack(reading.id, 'taken back')}
                 style={styles.small}
               />

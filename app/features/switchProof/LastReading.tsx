@@ -6,7 +6,7 @@ import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space, useTheme } from '../../theme/theme';
 import type { LoggedReading } from '../calls/callView';
-import { sayPlace } from './sayPlace';
+import { sayReadingPlace } from './sayReadingPlace';
 import type { SwitchProof } from './useSwitchProof';
 
 export const TONE = (judgement: Judgement | undefined) =>
@@ -31,7 +31,7 @@ export function LastReading({ proof, last }: { proof: SwitchProof; last: LoggedR
       <Feather name={ICON[tone]} size={26} color={palette[tone]} />
       <View style={styles.grow}>
         <Type size="small" tone="soft" numberOfLines={1}>
-          {sayPlace(proof, last)}: {last.said}
+          {sayReadingPlace(proof, last)}: {last.said}
         </Type>
         <Type weight="strong" testID="meaning">
           {judgement.says}

@@ -8,8 +8,8 @@ import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
-import { space, useTheme, WIDE } from '../../theme/theme';
-import { ContactTable } from './ContactTable';
+import { space, useTheme, WIDE_FROM } from '../../theme/theme';
+import { ContactTableView } from './ContactTableView';
 import { Gates } from './Gates';
 import { History } from './History';
 import { Keypad } from './Keypad';
@@ -54,7 +54,7 @@ export function SwitchScreen({ callId, partId }: { callId: string; partId: strin
 
 function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
   const palette = useTheme();
-  const wide = useWindowDimensions().width >= WIDE;
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const [looked, setLooked] = useState<string>();
   const { call, part, state, next, gate, readings } = proof;
   const slip =
@@ -93,7 +93,7 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
   );
   const table = (
     <Section title="Contact table">
-      <ContactTable proof={proof} />
+      <ContactTableView proof={proof} />
       <Legend />
       <TableFile proof={proof} />
     </Section>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { readTableCsv, writeTableCsv } from '../../../contract/contactTableCsv';
-import { sayFault, type Fault } from '../../../contract/problem';
+import { sayInputFault, type InputFault } from '../../../contract/problem';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Type } from '../../ui/Type';
@@ -16,7 +16,7 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
   const dispatch = useAppDispatch();
   const { call, part } = proof;
   const [text, setText] = useState<string>();
-  const [faults, setFaults] = useState<Fault[]>([]);
+  const [faults, setFaults] = useState<InputFault[]>([]);
   const [taken, setTaken] = useState(false);
 
   const save = (): void =>
@@ -69,14 +69,14 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
           />
           {faults.map((fault) => (
             <Type
-              key={sayFault(fault)}
+              key={sayInputFault(fault)}
               size="small"
               weight="strong"
               tone="bad"
               testID="table-fault"
               role="alert"
             >
-              {sayFault(fault)}
+              {sayInputFault(fault)}
             </Type>
           ))}
           <View style={styles.row}>

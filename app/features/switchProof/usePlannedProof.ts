@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import type { Predictor } from '../../../core/inference/switchPredictor';
+import type { SwitchPredictor } from '../../../core/inference/switchPredictor';
 import type { Depth } from '../../../core/plan/proof';
-import { diagnose } from '../../workers/diagnosis';
+import { askWorker } from '../../workers/diagnosis';
 
 /** Cells of a table from which on its proof is planned beside the page. */
 const BIG = 60;
@@ -9,10 +9,10 @@ const BIG = 60;
 /** Whether the proof of a switch is planned; that of a big table by the worker. */
 export function usePlannedProof(
   key: string | undefined,
-  predictor: Predictor | undefined,
+  predictor: SwitchPredictor | undefined,
   depth: Depth,
 ): boolean {
-  const [planned, setPlanned] = useState<{ predictor: Predictor; depth: Depth }>();
+  const [planned, setPlanned] = useState<{ predictor: SwitchPredictor; depth: Depth }>();
   const part = predictor?.part;
   const big = part !== undefined && part.contacts.length * part.table.rows.length > BIG;
   useEffect(() => {
@@ -22,7 +22,7 @@ export function usePlannedProof(
       if (wanted) setPlanned({ predictor, depth });
     };
     const { diagram } = predictor;
-    diagnose({ ask: 'proof', key, diagram, part: predictor.part.id, depth }).then((answer) => {
+    askWorker({ ask: 'proof', key, diagram, part: predictor.part.id, depth }).then((answer) => {
       if (answer.kind === 'proof') predictor.takeProof(depth, answer.steps);
       done();
       // Where there is no worker the page plans it itself, however long that takes.

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import type { CallDetail } from '../../../contract/call';
-import { Predictor } from '../../../core/inference/switchPredictor';
+import { SwitchPredictor } from '../../../core/inference/switchPredictor';
 import { switchState, type SwitchState } from '../../../core/inference/switchVerdict';
 import type { SwitchPart } from '../../../core/diagram/diagram';
 import { findSwitch } from '../../../core/diagram/terminal';
@@ -31,12 +31,12 @@ export interface SwitchProof {
   takeBack: (id: string, reason: string) => void;
 }
 
-export type Opening =
+export type ProofOpening =
   | { state: Exclude<Loading, 'ready'> | 'no-such-switch' | 'planning' }
   | { state: 'ready'; proof: SwitchProof };
 
 /** Everything that the switch screen shows and does. */
-export function useSwitchProof(callId: string, partId: string): Opening {
+export function useSwitchProof(callId: string, partId: string): ProofOpening {
   const dispatch = useAppDispatch();
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
@@ -59,7 +59,7 @@ export function useSwitchProof(callId: string, partId: string): Opening {
   }, [meterId, leadOhms]);
   const predictor = useMemo(() => {
     const found = diagram && findSwitch(diagram, partId);
-    return diagram && found?.ok ? new Predictor(diagram, found.value, meter) : undefined;
+    return diagram && found?.ok ? new SwitchPredictor(diagram, found.value, meter) : undefined;
   }, [diagram, partId, meter]);
   const readings = useMemo(() => readingsOf(entries ?? [], partId), [entries, partId]);
   const key = call && diagramKey(call.diagramId, call.diagramVersion);

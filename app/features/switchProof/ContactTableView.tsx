@@ -12,7 +12,7 @@ import type { SwitchProof } from './useSwitchProof';
 type Seen = 'unread' | 'agrees' | 'by beeper' | 'differs' | 'cannot tell';
 
 /** The contact table filling in: how each cell should stand, and what has been seen of it. */
-export function ContactTable({ proof }: { proof: SwitchProof }) {
+export function ContactTableView({ proof }: { proof: SwitchProof }) {
   const palette = useTheme();
   const { call, part, next } = proof;
   const nextPair = next && expectation(part, next.place).contact?.id;

@@ -7,7 +7,7 @@ import type { Again } from './useInHand';
 import type { Work } from './useWork';
 
 /** Before anything is named: a reading that fits a slip better than any fault is taken again. */
-export function SecondLook({ work, again }: { work: Work; again: Again }) {
+export function SecondLookCard({ work, again }: { work: Work; again: Again }) {
   const { shown } = sayEvidence(work.call.diagram, again.reading);
   return (
     <Card ground="warnGround" edge="warn" testID="second-look">

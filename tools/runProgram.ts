@@ -6,7 +6,7 @@ export interface Ran {
 }
 
 /** Runs a program to its end; `show` lets its output through, else it is collected. */
-export function run(
+export function runProgram(
   program: string,
   args: string[],
   options: { cwd?: string; env?: NodeJS.ProcessEnv; show?: boolean } = {},

@@ -4,7 +4,7 @@ import type { ReadingPlace } from '../../../core/call/reading';
 import type { SwitchProof } from './useSwitchProof';
 
 /** Where a reading is or was taken: "COM to NO, door closed". */
-export function sayPlace(
+export function sayReadingPlace(
   { call, part }: Pick<SwitchProof, 'call' | 'part'>,
   place: ReadingPlace,
 ): string {

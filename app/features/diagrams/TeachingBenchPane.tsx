@@ -8,21 +8,25 @@ import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { saveAs } from '../../ui/saveAs';
-import { space, WIDE } from '../../theme/theme';
+import { space, WIDE_FROM } from '../../theme/theme';
 import { sayGood } from '../diagnosis/Good';
 import { nameOf } from '../diagnosis/say';
 import { Controls } from './Controls';
 import { FaultPicker } from './FaultPicker';
-import { Ladder } from './Ladder';
+import { LadderView } from './LadderView';
 import { useDrawing } from './useDrawing';
-import { useTeachingBench, type Expected, type TeachingBench as Bench } from './useTeachingBench';
+import {
+  useTeachingBench,
+  type Expected,
+  type TeachingBenchPane as Bench,
+} from './useTeachingBench';
 
 /** Room for the drawing on a phone, and beside the controls. */
 const TALL = { phone: 380, wide: 460 };
 
 /** The drawing alive: move what a hand moves, put a fault in, tap two points. */
 export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string }) {
-  const wide = useWindowDimensions().width >= WIDE;
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const drawn = useDrawing(drawingKey, diagram);
   const bench = useTeachingBench(diagram);
   const [probes, setProbes] = useState<TerminalRef[]>([]);
@@ -47,7 +51,7 @@ export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawi
   const parts = {
     drawing: (
       <>
-        <Ladder
+        <LadderView
           diagram={diagram}
           drawing={drawing}
           showing={bench.showing}

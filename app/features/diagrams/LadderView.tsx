@@ -3,7 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { G, Path, Text } from 'react-native-svg';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
 import type { Drawing } from '../../../core/drawing/place';
-import type { Shape } from '../../../core/drawing/shape';
+import type { DrawnShape } from '../../../core/drawing/shape';
 import { boxShapes, lineShapes } from '../../../core/drawing/shapes';
 import type { Showing } from '../../../core/drawing/showing';
 import { DASH, inkOf, type Inks } from '../../../core/drawing/svg';
@@ -28,7 +28,7 @@ const READABLE = 2;
 const TARGET = 40;
 
 /** The ladder of a diagram as it stands, moved by a finger or the wheel, with points to tap. */
-export function Ladder({ diagram, drawing, showing, probes, onPoint, height }: Props) {
+export function LadderView({ diagram, drawing, showing, probes, onPoint, height }: Props) {
   const palette = useTheme();
   const [at, setAt] = useState(READABLE);
   const zoom = ZOOMS[at] ?? 1;
@@ -103,7 +103,7 @@ const inksOf = (palette: Palette): Inks => ({
 
 interface Drawn {
   id: string;
-  shapes: Shape[];
+  shapes: DrawnShape[];
   /** What it looks like now; with the same look nothing is drawn anew. */
   look: string;
 }

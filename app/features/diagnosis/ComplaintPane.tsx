@@ -9,7 +9,7 @@ import { momentsOf, OUTCOMES } from './say';
 import type { Work } from './useWork';
 
 /** What the unit does and does not do, put together from its own controls and loads. */
-export function Complaint({ work, done }: { work: Work; done: () => void }) {
+export function ComplaintPane({ work, done }: { work: Work; done: () => void }) {
   const { diagram } = work.call;
   const [source, setSource] = useState<'told' | 'seen'>('told');
   const [steps, setSteps] = useState<string>();

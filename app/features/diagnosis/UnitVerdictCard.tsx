@@ -9,7 +9,7 @@ import { capital, nameOf, sayEvidence, sayFaultOf } from './say';
 import type { Work } from './useWork';
 
 /** The verdict, once there is one; nothing while tests are still worth the walk. */
-export function UnitVerdict({ work }: { work: Work }) {
+export function UnitVerdictCard({ work }: { work: Work }) {
   const verdict = work.findings?.verdict;
   switch (verdict?.kind) {
     case 'named':

@@ -10,7 +10,7 @@ import type { Work } from './useWork';
 const HEIGHT = 200;
 
 /** How the suspects rose and fell, entry by entry. */
-export function Course({ work }: { work: Work }) {
+export function SuspectChart({ work }: { work: Work }) {
   const palette = useTheme();
   const [width, setWidth] = useState(0);
   const course = work.findings?.course ?? [];

@@ -1,10 +1,10 @@
 import type { Diagram } from '../diagram/diagram';
-import type { Option } from './decision';
-import type { School } from './policies';
+import type { Option } from './decisionProblem';
+import type { Policy } from './policies';
 
 /** How the technician wants to work. */
-export interface Way {
-  school: School;
+export interface WayOfWorking {
+  school: Policy;
   /** Whether live readings and jumper tries may be advised. */
   live: boolean;
   /** Readings at the parts alone, from the plug alone, or both. */
@@ -12,14 +12,14 @@ export interface Way {
 }
 
 /** Cold first: what only a live reading can settle is said when nothing cold tells any more. */
-export const USUAL_WAY: Way = { school: 'least', live: false, place: 'any' };
+export const USUAL_WAY: WayOfWorking = { school: 'least', live: false, place: 'any' };
 
 /** A thermocouple's loop is read in millivolts: no ohmmeter shows what matters, and nobody is hurt. */
 export const onlyMillivolts = ({ supplies }: Diagram): boolean =>
   supplies.every((supply) => supply.kind === 'thermocouple');
 
 /** Whether a test is at the place that the technician wants to work at; looks and tries always are. */
-export function wanted({ test, at }: Option, { place }: Way): boolean {
+export function wanted({ test, at }: Option, { place }: WayOfWorking): boolean {
   if (place === 'any' || test.kind === 'look' || test.kind === 'try') return true;
   const atPart = test.kind === 'ohm' ? test.reach !== 'through' : at.length > 0;
   return (place === 'part') === atPart;

@@ -6,7 +6,7 @@ export interface Resistor {
 }
 
 /** Who is joined to whom while resistors come and go. */
-export class Graph {
+export class ResistorGraph {
   private readonly start: Int32Array;
   private readonly next: Int32Array;
   private readonly edge: Int32Array;

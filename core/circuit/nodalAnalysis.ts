@@ -18,7 +18,7 @@ export interface Phasors {
  * transformer couples two islands by its ratio. Loads count as resistive: the phase of a motor's or
  * a coil's own current is left out.
  */
-export class Potentials {
+export class NodalAnalysis {
   readonly ac: Phasors;
   readonly dc: Phasors;
   readonly islandOf: Int32Array;

@@ -1,14 +1,14 @@
 import { View } from 'react-native';
-import { sayFault } from '../../contract/problem';
-import { useAppDispatch } from '../state/hooks';
-import { discard, type OutboxItem } from '../sync/outbox';
-import { space } from '../theme/theme';
-import { Button } from './Button';
-import { Card } from './Card';
-import { Type } from './Type';
+import { sayInputFault } from '../../../contract/problem';
+import { useAppDispatch } from '../../state/hooks';
+import { discard, type OutboxItem } from '../../sync/outbox';
+import { space } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Type } from '../../ui/Type';
 
 /** Something that the server would not store: what, why, and the choice to let it go. */
-export function Refused({ item }: { item: OutboxItem }) {
+export function RefusedCard({ item }: { item: OutboxItem }) {
   const dispatch = useAppDispatch();
   if (!item.refused) return null;
   const faults = item.refused.faults ?? [];
@@ -18,8 +18,8 @@ export function Refused({ item }: { item: OutboxItem }) {
         Not stored: {item.refused.title}
       </Type>
       {faults.map((fault) => (
-        <Type key={sayFault(fault)} size="small">
-          {sayFault(fault)}
+        <Type key={sayInputFault(fault)} size="small">
+          {sayInputFault(fault)}
         </Type>
       ))}
       <View style={{ alignItems: 'flex-start' }}>

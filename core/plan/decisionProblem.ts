@@ -15,7 +15,7 @@ export interface Option {
 }
 
 /** What is believed and done at one point of a call. */
-export interface Node {
+export interface CallState {
   /** Probability of each hypothesis, one together. */
   weights: Float64Array;
   bench: Bench;
@@ -25,7 +25,7 @@ export interface Node {
 }
 
 /** Where a call stands: named, in need of a reading at the suspect itself, or of any test. */
-export type Standing =
+export type CallStanding =
   { kind: 'named' } | { kind: 'own'; suspect: number; leading: number } | { kind: 'test' };
 
 /** An option with what it costs here and leaves of the doubt. */
@@ -44,11 +44,11 @@ const NEGLIGIBLE = 2e-3;
 export interface Branch {
   outcome: number;
   share: number;
-  node: Node;
+  node: CallState;
 }
 
 /** A call as a problem of decision: explanations, suspects, options, and the rule of the verdict. */
-export class Decision {
+export class DecisionProblem {
   private readonly cells: Float64Array;
   private readonly touched: Int32Array;
   private count = 0;
@@ -89,13 +89,13 @@ export class Decision {
   }
 
   /** Doubt between suspects, in bits. */
-  doubt(weights: Float64Array): number {
+  entropy(weights: Float64Array): number {
     let bits = 0;
     for (const mass of this.masses(weights)) if (mass > 0) bits -= mass * Math.log2(mass);
     return bits;
   }
 
-  standing({ weights, confirmed, options }: Node): Standing {
+  standing({ weights, confirmed, options }: CallState): CallStanding {
     const masses = this.masses(weights);
     let suspect = 0;
     for (let s = 1; s < masses.length; s++)
@@ -118,8 +118,8 @@ export class Decision {
   }
 
   /** Options that lead on from a node with what they cost and tell, in the order they came. */
-  scored(node: Node, standing: Standing): Scored[] {
-    const now = standing.kind === 'test' ? this.doubt(node.weights) : 0;
+  scored(node: CallState, standing: CallStanding): Scored[] {
+    const now = standing.kind === 'test' ? this.entropy(node.weights) : 0;
     const list: Scored[] = [];
     const alive = aliveIn(node.weights);
     for (const option of node.options) {
@@ -128,7 +128,7 @@ export class Decision {
           list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits: 0 });
         continue;
       }
-      const bits = now - this.left(option, node.weights, alive);
+      const bits = now - this.expectedEntropy(option, node.weights, alive);
       if (bits > WORTH_BITS)
         list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits });
     }
@@ -140,7 +140,11 @@ export class Decision {
    * Doubt that an option is expected to leave, in bits.
    * @param alive places of the weights above zero
    */
-  left({ outcome, found }: Option, weights: Float64Array, alive = aliveIn(weights)): number {
+  expectedEntropy(
+    { outcome, found }: Option,
+    weights: Float64Array,
+    alive = aliveIn(weights),
+  ): number {
     const { totals, suspectOf } = this;
     this.count = 0;
     let unknown = 0;
@@ -198,7 +202,7 @@ export class Decision {
   }
 
   /** Where an option leads, outcome by outcome. */
-  branches(node: Node, option: Option): Branch[] {
+  branches(node: CallState, option: Option): Branch[] {
     const { weights, confirmed } = node;
     const { outcome, found } = option;
     const bench = this.minutes.after(node.bench, option.cost);
@@ -251,7 +255,7 @@ export class Decision {
     return branches;
   }
 
-  private stillTelling(before: Node, taken: Option, { weights }: Node): Option[] {
+  private stillTelling(before: CallState, taken: Option, { weights }: CallState): Option[] {
     const places = aliveIn(weights);
     return before.options.filter((option) => {
       if (option === taken) return false;

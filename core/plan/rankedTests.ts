@@ -1,16 +1,16 @@
-import type { Decision, Node, Standing } from './decision';
+import type { DecisionProblem, CallState, CallStanding } from './decisionProblem';
 import { choices, type Choice } from './leastMinutes';
-import { choose, expectedMinutes, SCHOOLS, type Distance, type School } from './policies';
+import { choose, expectedMinutes, POLICIES, type Distance, type Policy } from './policies';
 
 /** Schools that come near the least minutes on some units, and are quick to follow. */
 const NEAR_LEAST = ['likeliest', 'split'] as const;
 
 /** Tests that lead to a verdict, in the order in which a school would take them. */
 export function rankedBy(
-  school: School,
-  decision: Decision,
-  root: Node,
-  standing: Standing,
+  school: Policy,
+  decision: DecisionProblem,
+  root: CallState,
+  standing: CallStanding,
   distance: Distance,
 ): Choice[] {
   if (school === 'least') return leastFirst(decision, root, standing, distance);
@@ -20,12 +20,12 @@ export function rankedBy(
 }
 
 /** Minutes to the verdict that each school is expected to take from a node. */
-export function minutesBySchool(
-  decision: Decision,
-  root: Node,
+export function minutesByPolicy(
+  decision: DecisionProblem,
+  root: CallState,
   distance: Distance,
-): { school: School; minutes: number }[] {
-  return (Object.keys(SCHOOLS) as School[]).map((school) => ({
+): { school: Policy; minutes: number }[] {
+  return (Object.keys(POLICIES) as Policy[]).map((school) => ({
     school,
     minutes:
       school === 'least'
@@ -39,9 +39,9 @@ export function minutesBySchool(
  * the verdict sooner than what was found by looking ahead, its test is first.
  */
 function leastFirst(
-  decision: Decision,
-  root: Node,
-  standing: Standing,
+  decision: DecisionProblem,
+  root: CallState,
+  standing: CallStanding,
   distance: Distance,
 ): Choice[] {
   if (standing.kind === 'named') return [];
@@ -55,10 +55,10 @@ function leastFirst(
 
 /** The test that a school takes, with the minutes it takes when it is followed to the verdict. */
 function firstOf(
-  school: Exclude<School, 'least'>,
-  decision: Decision,
-  root: Node,
-  standing: Standing,
+  school: Exclude<Policy, 'least'>,
+  decision: DecisionProblem,
+  root: CallState,
+  standing: CallStanding,
   distance: Distance,
 ): Choice | undefined {
   const first = choose(school, decision, root, standing, distance);
