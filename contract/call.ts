@@ -84,11 +84,3 @@ export interface CallDetail extends CallSummary {
   diagram: Diagram;
   entries: Entry[];
 }
-
-export interface DiagramSummary {
-  id: string;
-  version: number;
-  name: string;
-  kind: string;
-  switches: number;
-}

@@ -1,158 +1,236 @@
-import Ajv from 'ajv';
-import { parseSteps } from '../core/behaviour/step';
-import type { Outcome } from '../core/behaviour/statement';
-import type { ActEvidence, Evidence, ReadingEvidence } from '../core/call/evidence';
+import 'reflect-metadata/lite';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsNotEmpty,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
 import { PLUGGED_IN } from '../core/behaviour/useRuns';
+import { findingsInEntry } from '../core/call/entryFindings';
+import type { Evidence } from '../core/call/evidence';
+import { evidenceOf } from '../core/call/log';
+import type { LogEntry, ReadingRecord } from '../core/call/record';
 import type { Diagram, TerminalRef } from '../core/diagram/diagram';
 import { drawnSetup, poweredSetup, setActuator, type Setup } from '../core/diagram/setup';
-import { findTerminal } from '../core/diagram/terminal';
-import { parseDisplay, parseVolts } from '../core/meter/display';
+import { splitRef } from '../core/diagram/terminal';
+import { parseDisplay } from '../core/meter/display';
+import { ORDINARY_METER } from '../core/meter/meter';
 import { fail, ok, type Result } from '../core/result';
-import schema from './evidence.schema.json';
-import { readJson, shapeFaults } from './jsonFile';
+import { ActBody } from './entries/act';
+import { LookBody } from './entries/look';
+import { StatementBody } from './entries/statement';
+import { asTerminal, TERMINAL } from './entries/terminal';
+import { readJson } from './jsonFile';
 import type { InputFault } from './problem';
+import { readDto } from './readDto';
 
-/** An entry as it is written; setups are told by how they differ from the one that is drawn. */
-type WrittenEntry = { id?: string } & (
-  | {
-      kind: 'statement';
-      source: 'told' | 'seen';
-      steps: string;
-      subject: string;
-      outcome: string;
-      jumper?: [TerminalRef, TerminalRef];
-    }
-  | {
-      kind: 'reading';
-      from: TerminalRef;
-      to: TerminalRef;
-      set?: Record<string, string | number>;
-      lift?: TerminalRef[];
-      byHand?: Record<string, string>;
-      power?: 'off' | 'on';
-      steps?: string;
-      shows: string;
-      of?: 'unit' | 'twin';
-      wiggle?: boolean;
-    }
-  | { kind: 'look'; look: string; found: boolean }
-  | { kind: 'act'; part: string; act: ActEvidence['act'] }
-);
+/** A reading as a file has it: its setup is told by how it differs from the one that is drawn. */
+class WrittenReading {
+  @Matches(TERMINAL, asTerminal)
+  from!: TerminalRef;
 
-const matches = new Ajv({
-  allErrors: true,
-  discriminator: true,
-  strictTypes: false,
-  strictRequired: false,
-  allowUnionTypes: true,
-}).compile<{ entries: WrittenEntry[] }>(schema);
+  @Matches(TERMINAL, asTerminal)
+  to!: TerminalRef;
+
+  @IsOptional()
+  @IsObject()
+  set?: Record<string, string | number>;
+
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(60)
+  @Matches(TERMINAL, { ...asTerminal, each: true })
+  lift?: TerminalRef[];
+
+  @IsOptional()
+  @IsObject()
+  byHand?: Record<string, string>;
+
+  @IsOptional()
+  @IsIn(['off', 'on'])
+  power?: 'off' | 'on';
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(500)
+  steps?: string;
+
+  @IsNotEmpty()
+  @IsString()
+  @MaxLength(40)
+  shows!: string;
+
+  @IsOptional()
+  @IsIn(['unit', 'twin'])
+  of?: 'unit' | 'twin';
+
+  @IsOptional()
+  @IsBoolean()
+  wiggle?: boolean;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(40)
+  meter?: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(40)
+  range?: string;
+
+  /** Ohms of the leads, as noted by touching them together. */
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(20)
+  leads?: number;
+}
+
+/** The file around its entries. */
+class WrittenEvidence {
+  @IsIn(['yarrix-evidence'])
+  format!: string;
+
+  @IsIn([1])
+  version!: number;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(500)
+  diagram?: string;
+
+  @IsArray()
+  @ArrayMaxSize(2000)
+  entries!: unknown[];
+}
+
+/** The shapes of entries: those that a file and the log of a call share, and a file's own reading. */
+const SHAPES = {
+  statement: StatementBody,
+  reading: WrittenReading,
+  look: LookBody,
+  act: ActBody,
+} as const;
+type WrittenKind = keyof typeof SHAPES;
 
 /** Reads an evidence file against the diagram of its unit, and refuses it whole. */
 export function readEvidence(diagram: Diagram, text: string): Result<Evidence[], InputFault[]> {
   return readJson(text, (value) => {
-    if (!matches(value)) return fail(shapeFaults(matches, 'evidence'));
+    const file = readDto(WrittenEvidence, value);
+    if (!file.ok) return file;
     const faults: InputFault[] = [];
-    const entries = value.entries.map((written, i): Evidence | undefined =>
-      readEntry(diagram, written, `e${i + 1}`, (inside, message) =>
-        faults.push({ path: `/entries/${i}${inside}`, message }),
-      ),
-    );
-    const whole = entries.filter((each) => each !== undefined);
-    return faults.length || whole.length < entries.length ? fail(faults) : ok(whole);
+    const ids = new Set<string>();
+    const entries = file.value.entries.flatMap((written, i): LogEntry[] => {
+      const report: Report = (inside, message) =>
+        faults.push({ path: `/entries/${i}${inside}`, message });
+      const entry = readEntry(diagram, written, `e${i + 1}`, report);
+      if (entry && ids.has(entry.id)) report('/id', `the id "${entry.id}" is given twice`);
+      if (entry) ids.add(entry.id);
+      return entry ? [entry] : [];
+    });
+    return faults.length ? fail(faults) : ok(evidenceOf(diagram, entries).evidence);
   });
 }
 
 type Report = (inside: string, message: string) => void;
 
+/** One entry as the log of a call would have it; whatever is wrong with it is reported. */
 function readEntry(
   diagram: Diagram,
-  written: WrittenEntry,
+  written: unknown,
   place: string,
   report: Report,
-): Evidence | undefined {
-  const id = written.id ?? place;
-  const part = (name: string, inside: string): void => {
-    const known = [...diagram.parts, ...diagram.supplies].map((each) => each.id);
-    if (!known.includes(name)) report(inside, `there is no part "${name}"`);
-  };
-  switch (written.kind) {
-    case 'statement': {
-      const { source, steps, subject, outcome, jumper } = written;
-      const parsed = parseSteps(diagram, steps);
-      if (!parsed.ok) report('/steps', parsed.error.message);
-      part(subject, '/subject');
-      for (const [i, ref] of (jumper ?? []).entries()) {
-        const found = findTerminal(diagram, ref);
-        if (!found.ok) report(`/jumper/${i}`, found.error.message);
-      }
-      return {
-        kind: 'statement',
-        id,
-        source,
-        steps,
-        subject,
-        outcome: outcome as Outcome,
-        ...(jumper && { jumper }),
-      };
-    }
-    case 'look': {
-      const known = (diagram.looks ?? []).map((each) => each.id);
-      if (!known.includes(written.look))
-        report('/look', `there is no look "${written.look}"; known: ${known.join(', ') || 'none'}`);
-      return { ...written, id };
-    }
-    case 'act':
-      part(written.part, '/part');
-      return { ...written, id };
-    case 'reading':
-      return readReading(diagram, written, id, report);
+): LogEntry | undefined {
+  if (typeof written !== 'object' || written === null || Array.isArray(written)) {
+    report('', 'must be an object');
+    return undefined;
   }
+  const { kind, id = place, ...body } = written as { kind?: unknown; id?: unknown };
+  if (typeof kind !== 'string' || !(kind in SHAPES)) {
+    const known = Object.keys(SHAPES).join(', ');
+    report('/kind', `"${String(kind)}" is not a kind known here: ${known}`);
+    return undefined;
+  }
+  if (typeof id !== 'string' || id === '' || id.length > 80) {
+    report('/id', 'must be a text of at most 80 letters');
+    return undefined;
+  }
+  const shape = readDto<object>(SHAPES[kind as WrittenKind], body);
+  if (!shape.ok) {
+    shape.error.forEach((each) => report(each.path, each.message));
+    return undefined;
+  }
+  const record =
+    shape.value instanceof WrittenReading
+      ? recordOf(diagram, shape.value, report)
+      : { ...shape.value };
+  if (!record) return undefined;
+  const entry = { id, phoneAt: '', kind, body: record } as LogEntry;
+  for (const { path, message } of findingsInEntry(diagram, entry)) {
+    // A file does not say the part of a reading: it follows from the points.
+    if (kind === 'reading' && path === '/body/part') continue;
+    report(kind === 'reading' ? inFile(path) : path.slice('/body'.length), message);
+  }
+  return entry;
 }
 
-function readReading(
+/** Where a file has what a logged reading has elsewhere. */
+const IN_FILE: [RegExp, string][] = [
+  [/^\/setup\/actuators/, '/set'],
+  [/^\/setup\/lifted/, '/lift'],
+  [/^\/setup/, ''],
+  [/^\/said/, '/shows'],
+  [/^\/leadOhms/, '/leads'],
+];
+const inFile = (path: string): string =>
+  IN_FILE.reduce((at, [from, to]) => at.replace(from, to), path.slice('/body'.length));
+
+function recordOf(
   diagram: Diagram,
-  written: Extract<WrittenEntry, { kind: 'reading' }>,
-  id: string,
+  written: WrittenReading,
   report: Report,
-): ReadingEvidence | undefined {
-  const { from, to, set = {}, lift = [], byHand = {}, power = 'off' } = written;
-  for (const [inside, ref] of [
-    ['/from', from],
-    ['/to', to],
-    ...lift.map((each, i) => [`/lift/${i}`, each] as const),
-  ] as const) {
-    const found = findTerminal(diagram, ref);
-    if (!found.ok) report(inside, found.error.message);
-  }
+): ReadingRecord | undefined {
+  const { from, to, set = {}, lift = [], byHand = {}, power = 'off', shows, wiggle } = written;
   const drawn = drawnSetup(diagram);
-  let setup: Setup = power === 'on' ? poweredSetup(drawn) : { ...drawn, except: [] };
+  const live = power === 'on';
+  let setup: Setup = live ? poweredSetup(drawn) : { ...drawn, except: [] };
   for (const [actuator, position] of Object.entries(set)) {
     const moved = setActuator(diagram, setup, actuator, String(position));
     if (moved.ok) setup = moved.value;
     else report(`/set/${actuator}`, moved.error.message);
   }
-  setup = { ...setup, lifted: lift, byHand };
-  const common = { kind: 'reading', id, from, to, setup } as const;
-  const of = written.of ?? 'unit';
-  const wiggle = written.wiggle ?? false;
-  if (power === 'on') {
-    const volts = parseVolts(written.shows);
-    if (volts === undefined) {
-      report('/shows', `"${written.shows}" is not volts, such as 24.1 V or 80 mV`);
-      return undefined;
-    }
-    // What is set is what the unit is brought to do, in the order in which it is written.
-    const moved = Object.entries(set).map(([id, to]) => `${id}=${to}`);
-    const steps = written.steps ?? (moved.join(',') || PLUGGED_IN);
-    const parsed = parseSteps(diagram, steps);
-    if (!parsed.ok) report('/steps', parsed.error.message);
-    return { ...common, steps, shows: { kind: 'volts', volts }, of, wiggle };
-  }
-  const display = parseDisplay(written.shows);
-  if (!display.ok) {
-    const { error } = display;
-    report('/shows', error.kind === 'ask' ? error.question : error.message);
+  const display = live ? undefined : parseDisplay(shows);
+  if (display && !display.ok && display.error.kind === 'ask') {
+    report('/shows', display.error.question);
     return undefined;
   }
-  return { ...common, shows: display.value, of, wiggle };
+  const said = display?.ok ? display.value.kind : undefined;
+  // What is set is what the unit is brought to do, in the order in which it is written.
+  const moves = Object.entries(set).map(([id, at]) => `${id}=${at}`);
+  const steps = written.steps ?? (moves.join(',') || PLUGGED_IN);
+  return {
+    part: splitRef(from).part,
+    from,
+    to,
+    setup: { ...setup, lifted: lift, byHand },
+    ...(live && { steps }),
+    wiggle: wiggle ?? false,
+    lookedAgain: false,
+    function: live ? 'volt' : said === 'beep' || said === 'silent' ? 'beeper' : 'ohm',
+    ...(written.of === 'twin' && { of: 'twin' }),
+    ...(written.range !== undefined && { range: written.range }),
+    meter: written.meter ?? ORDINARY_METER.id,
+    leadOhms: written.leads ?? ORDINARY_METER.leads.ohms,
+    said: shows,
+    supersedes: [],
+  };
 }

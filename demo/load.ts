@@ -6,10 +6,11 @@ import { addCall } from '../server/db/calls';
 import { addDiagram, listDiagrams } from '../server/db/diagrams';
 import { addEntry } from '../server/db/entries';
 import { workSwitch } from '../core/simulate/simulatedSwitch';
-import { SwitchPredictor } from '../core/inference/switchPredictor';
+import type { ReadingPlace } from '../core/call/reading';
+import { SwitchDiagnosis } from '../core/plan/switchDiagnosis';
 import { parseFault } from '../core/fault/parseFault';
 import { findSwitch } from '../core/diagram/terminal';
-import { sayDisplay } from '../core/meter/display';
+import { sayDisplay } from '../core/describe/display';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { builtIn, LIBRARY } from '../library/library';
 import { CALLS, SHOP_NAME, type DemoCall } from './scenario';
@@ -107,13 +108,10 @@ async function loadCall(
     const found = findSwitch(diagram, part);
     if (!found.ok) throw new Error(found.error.message);
     await log({ kind: 'acknowledged', body: { what: 'wires-off', part } });
-    const predictor = new SwitchPredictor(diagram, found.value, ORDINARY_METER);
+    const diagnosis = new SwitchDiagnosis(diagram, found.value);
     // An intermittent contact of the demo holds while it is being looked at.
-    const worked = workSwitch(predictor, depth, {
-      faults,
-      really: (place) => place,
-      chance: () => 0.99,
-    });
+    const truth = { faults, really: (place: ReadingPlace) => place, chance: () => 0.99 };
+    const worked = workSwitch(diagnosis, depth, truth, ORDINARY_METER);
     for (const { from, to, setup, wiggle, lookedAgain, display } of worked.readings.slice(
       0,
       readings,

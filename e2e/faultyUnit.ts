@@ -2,7 +2,7 @@ import { Key } from 'selenium-webdriver';
 import { ohmReading } from '../core/circuit/ohmReading';
 import { complaintOf } from '../core/inference/complaint';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/call/evidence';
-import { ownerOf } from '../core/fault/modes';
+import { ownerOf } from '../core/fault/fault';
 import { parseFault } from '../core/fault/parseFault';
 import { ORDINARY_METER, showOhms } from '../core/meter/meter';
 import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
@@ -185,7 +185,8 @@ export class FaultyUnit {
     const shows = showOhms(ORDINARY_METER, answer.kind === 'ohms' ? answer.nominal : Infinity);
     if (shows.kind !== 'over' && shows.kind !== 'ohms') throw new Error('no display');
     await hands.enter(shows);
-    this.evidence.push({ kind: 'reading', of: 'unit', wiggle: false, ...at, shows });
+    const taken = { meter: ORDINARY_METER };
+    this.evidence.push({ kind: 'reading', of: 'unit', wiggle: false, ...at, shows, taken });
     await page.says('last-entry', new RegExp(`${at.from} to ${at.to}`.replace(/\./g, '\\.')));
   }
 }

@@ -1,71 +1,18 @@
 import { randomUUID } from 'node:crypto';
-import type { Pool } from 'pg';
-import pino from 'pino';
 import request from 'supertest';
-import type { CallDetail, CallSummary } from '../contract/call';
-import type { Entry } from '../contract/entry';
+import type { CallDetail } from '../contract/call';
 import { builtIn, LIBRARY } from '../library/library';
-import { createApp } from './app';
-import { addDiagram } from './db/diagrams';
-import { openDatabase, transaction } from './db/database';
+import { phoneAt, reading, startTestServer, type TestServer } from './testServer';
 
-const url = process.env.YARRIX_TEST_DATABASE ?? '';
-const shop = `test-${randomUUID()}`;
-let db: Pool;
-let app: ReturnType<typeof createApp>;
-
+let server: TestServer;
+let app: TestServer['app'];
+let openCall: TestServer['openCall'];
+let logOf: TestServer['logOf'];
 beforeAll(async () => {
-  db = openDatabase(url);
-  app = createApp({ db, shop, log: pino({ level: 'silent' }) });
-  await db.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [shop]);
-  const washer = builtIn('top-load-washer');
-  if (!washer) throw new Error('no washer');
-  await transaction(db, (queries) => addDiagram(queries, shop, randomUUID(), washer));
+  server = await startTestServer();
+  ({ app, openCall, logOf } = server);
 });
-afterAll(() => db.end());
-
-const phoneAt = '2026-11-24T08:00:00.000Z';
-const newCall = () => ({
-  appliance: { id: randomUUID(), make: 'Marrowby', model: 'W-44', place: 'Test bench' },
-  diagramId: 'top-load-washer',
-  diagramVersion: 1,
-  complaint: 'does not spin',
-  phoneAt,
-});
-const reading = (callId: string, changes: object = {}) => ({
-  callId,
-  kind: 'reading',
-  phoneAt,
-  body: {
-    part: 'lid-switch',
-    from: 'lid-switch.A1',
-    to: 'lid-switch.A2',
-    setup: {
-      power: 'off',
-      actuators: { lid: 'closed', timer: 'off' },
-      byHand: {},
-      lifted: [],
-      partsOut: [],
-      except: [],
-      jumpers: [],
-    },
-    wiggle: false,
-    lookedAgain: false,
-    function: 'ohm',
-    meter: 'ordinary-auto',
-    leadOhms: 0.2,
-    said: '0.3',
-    supersedes: [],
-    ...changes,
-  },
-});
-async function openCall(): Promise<string> {
-  const id = randomUUID();
-  await request(app).put(`/api/calls/${id}`).send(newCall()).expect(204);
-  return id;
-}
-const logOf = async (id: string): Promise<Entry[]> =>
-  ((await request(app).get(`/api/calls/${id}`).expect(200)).body as CallDetail).entries;
+afterAll(() => server.db.end());
 
 describe('the server on a real PostgreSQL', () => {
   it('answers health from the database', async () => {
@@ -96,10 +43,13 @@ describe('the server on a real PostgreSQL', () => {
       .send(reading(call, { said: 'OL' }))
       .expect(409);
     await expect(
-      db.query("UPDATE entry SET kind = 'doubt' WHERE shop = $1 AND id = $2", [shop, id]),
+      server.db.query("UPDATE entry SET kind = 'doubt' WHERE shop = $1 AND id = $2", [
+        server.shop,
+        id,
+      ]),
     ).rejects.toThrow('append-only');
     await expect(
-      db.query('DELETE FROM entry WHERE shop = $1 AND id = $2', [shop, id]),
+      server.db.query('DELETE FROM entry WHERE shop = $1 AND id = $2', [server.shop, id]),
     ).rejects.toThrow('append-only');
     expect((await logOf(call))[0]?.body).toMatchObject({ said: '0.3' });
   });
@@ -126,7 +76,9 @@ describe('the server on a real PostgreSQL', () => {
     const call = await openCall();
     const send = (kind: string, body: object) =>
       request(app).put(`/api/entries/${randomUUID()}`).send({ callId: call, kind, phoneAt, body });
-    const live = reading(call, { function: 'volt', steps: 'timer=wash', said: '119.4 V' }).body;
+    const off = reading(call).body;
+    const setup = { ...off.setup, power: 'on' };
+    const live = { ...off, setup, function: 'volt', steps: 'timer=wash', said: '119.4 V' };
     await send('reading', live).expect(204);
     await send('act', { part: 'lid-switch', act: 'tap' }).expect(204);
     const jumped = { source: 'seen', steps: 'timer=wash', subject: 'drive', outcome: 'runs' };
@@ -274,14 +226,5 @@ describe('the server on a real PostgreSQL', () => {
     expect(await known()).not.toContain('my-burner');
     await send(text).expect(200);
     expect(await known()).toContain('my-burner');
-  });
-
-  it('shows another shop nothing', async () => {
-    const call = await openCall();
-    const other = createApp({ db, shop: `other-${shop}`, log: pino({ level: 'silent' }) });
-    await request(other).get(`/api/calls/${call}`).expect(404);
-    expect((await request(other).get('/api/calls').expect(200)).body).toEqual([]);
-    const mine = (await request(app).get('/api/calls').expect(200)).body as CallSummary[];
-    expect(mine.map((each) => each.id)).toContain(call);
   });
 });

@@ -9,19 +9,20 @@ import { noSuchRoute, RefusedRequest, sendProblem } from './problems';
 import { callRoutes } from './routes/calls';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { entryRoutes } from './routes/entries';
+import { withShop, type ShopOfRequest } from './shop';
 import { serveWeb } from './web';
 
 export interface AppOptions {
   db: Pool;
-  /** Whose data this is; one shop until there is sign-in. */
-  shop: string;
+  /** Whose data a request is about. */
+  shopOf: ShopOfRequest;
   /** Folder of the built web application; none in tests of the interface alone. */
   web?: string;
   log?: Logger;
 }
 
 /** The whole server: health, API under /api, and the web application. */
-export function createApp({ db, shop, web, log = pino() }: AppOptions): Express {
+export function createApp({ db, shopOf, web, log = pino() }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, genReqId: () => randomUUID(), quietReqLogger: true }));
@@ -53,11 +54,12 @@ export function createApp({ db, shop, web, log = pino() }: AppOptions): Express 
     });
     response.json({ status: 'ok', database: answer.rows[0]?.now });
   });
-  app.use('/api/diagrams', diagramRoutes(db, shop));
+  app.use('/api', withShop(shopOf));
+  app.use('/api/diagrams', diagramRoutes(db));
   app.use('/api', express.json({ limit: '1mb' }));
-  app.use('/api/calls', callRoutes(db, shop));
-  app.use('/api/entries', entryRoutes(db, shop));
-  app.use('/api/tables', tableRoutes(db, shop));
+  app.use('/api/calls', callRoutes(db));
+  app.use('/api/entries', entryRoutes(db));
+  app.use('/api/tables', tableRoutes(db));
   app.use('/api', noSuchRoute);
   if (web) app.use(serveWeb(web));
   app.use(sendProblem);

@@ -24,7 +24,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   await migrate(databaseUrl, (line) => log.info(line));
   const db = openDatabase(databaseUrl);
   db.on('error', (error) => log.error({ err: error }, 'database connection lost'));
-  const app = createApp({ db, shop, web, log });
+  const app = createApp({ db, shopOf: () => shop, web, log });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
       error ? reject(error) : resolve(listening),

@@ -5,9 +5,18 @@ import { Provider } from 'react-redux';
 import { restoreOutbox } from '../sync/outbox';
 import { startSender } from '../sync/sender';
 import { keepSettings, restoreSettings } from '../state/settings';
-import { makeStore } from '../state/store';
+import { makeStore, type AppStore } from '../state/store';
+import { loadCall, loadCalls } from '../state/calls';
+import type { OutboxItem } from '../sync/outboxItem';
 import { FONTS } from '../theme/fonts';
 import Feather from '@expo/vector-icons/Feather';
+
+/** Writes whose effect only the server can tell are read back. */
+async function readBack(store: AppStore, sent: OutboxItem): Promise<void> {
+  if (sent.refused) return;
+  if (sent.to === 'tables') await store.dispatch(loadCall(sent.body.callId));
+  if (sent.to === 'calls') await store.dispatch(loadCalls());
+}
 
 /** Around every route: the store, what was kept on the device, the fonts, the service worker. */
 export default function Layout() {
@@ -20,7 +29,7 @@ export default function Layout() {
     void Promise.all([store.dispatch(restoreOutbox()), store.dispatch(restoreSettings())]).then(
       () => {
         setRestored(true);
-        const endSender = startSender(store);
+        const endSender = startSender(store, (sent) => readBack(store, sent));
         let kept = store.getState().settings;
         const endKeeping = store.subscribe(() => {
           const { settings } = store.getState();

@@ -3,7 +3,9 @@ import { METERS } from '../../core/meter/meter';
 import type { Depth } from '../../core/plan/proof';
 import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
 import { database } from '../sync/database';
-import type { ThemeChoice } from '../theme/theme';
+
+/** Which colours; auto follows the device. */
+export type ThemeChoice = 'auto' | 'light' | 'dark';
 
 export interface Settings {
   theme: ThemeChoice;
@@ -41,7 +43,12 @@ const slice = createSlice({
     change: (state, { payload }: PayloadAction<Partial<Settings>>) => ({ ...state, ...payload }),
   },
   extraReducers: (build) => {
-    build.addCase(restoreSettings.fulfilled, (state, { payload }) => ({ ...state, ...payload }));
+    build.addCase(restoreSettings.fulfilled, (state, { payload }) => ({
+      ...state,
+      ...payload,
+      // A setting that came later has its usual value in what was kept before.
+      way: { ...state.way, ...payload?.way },
+    }));
   },
 });
 

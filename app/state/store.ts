@@ -1,9 +1,10 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
-import { calls } from '../features/calls/callsSlice';
+import { calls } from './calls';
+import { diagrams } from './diagrams';
 import { outbox } from '../sync/outbox';
 import { settings } from './settings';
 
-const reducer = combineReducers({ calls, outbox, settings });
+const reducer = combineReducers({ calls, diagrams, outbox, settings });
 
 export const makeStore = () => configureStore({ reducer });
 

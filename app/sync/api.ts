@@ -1,4 +1,5 @@
-import type { CallDetail, CallSummary, DiagramSummary } from '../../contract/call';
+import type { CallDetail, CallSummary } from '../../contract/call';
+import type { DiagramBody, DiagramSummary } from '../../contract/diagram';
 import type { Problem } from '../../contract/problem';
 import type { Diagram } from '../../core/diagram/diagram';
 import { database } from './database';
@@ -53,8 +54,48 @@ async function read<T>(path: string): Promise<ApiAnswer<T>> {
 export const fetchCalls = (): Promise<ApiAnswer<CallSummary[]>> => read('/calls');
 export const fetchCall = (id: string): Promise<ApiAnswer<CallDetail>> => read(`/calls/${id}`);
 export const fetchDiagrams = (): Promise<ApiAnswer<DiagramSummary[]>> => read('/diagrams');
-export const fetchDiagram = (id: string, version: number): Promise<ApiAnswer<Diagram>> =>
-  read(`/diagrams/${id}/${version}`);
+
+const diagramPath = (id: string, version: number): string => `/diagrams/${id}/${version}`;
+
+/** One version of a diagram: versions never change, so what is on the device is as good as the server's. */
+export async function diagramOnDevice(id: string, version: number): Promise<Diagram> {
+  const path = diagramPath(id, version);
+  const kept = await (await database()).get('answers', path);
+  return kept === undefined ? (await read<Diagram>(path)).value : (kept as Diagram);
+}
+
+/** Requests for bodies at one start, at most; what is left comes with the next. */
+const MOST_ROUNDS = 3;
+
+/** Brings the bodies of a list onto the device, many with one request. */
+export async function keepDiagrams(list: readonly DiagramSummary[]): Promise<void> {
+  const db = await database();
+  const kept = new Set(await db.getAllKeys('answers'));
+  let missing = list.filter(({ id, version }) => !kept.has(diagramPath(id, version)));
+  for (let round = 0; round < MOST_ROUNDS && missing.length; round++) {
+    const wanted = new Set(missing.map(({ id, version }) => `${id}/${version}`));
+    const have = list
+      .map(({ id, version }) => `${id}/${version}`)
+      .filter((key) => !wanted.has(key));
+    const bodies = await post<DiagramBody[]>('/diagrams/bodies', { have });
+    for (const { id, version, body } of bodies)
+      await db.put('answers', body, diagramPath(id, version));
+    const came = new Set(bodies.map(({ id, version }) => `${id}/${version}`));
+    const left = missing.filter(({ id, version }) => !came.has(`${id}/${version}`));
+    if (left.length === missing.length) return;
+    missing = left;
+  }
+}
+
+/** Asks for something that takes more than a path to say. */
+async function post<T>(path: string, body: unknown): Promise<T> {
+  const response = await ask(path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  return (await response.json()) as T;
+}
 
 /** Sends one write. It carries its own id, so that sending it twice stores it once. */
 export async function write(path: string, body: unknown): Promise<void> {

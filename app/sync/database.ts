@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { OutboxItem } from './outbox';
+import type { OutboxItem } from './outboxItem';
 
 interface Schema extends DBSchema {
   /** Writes that the server has not confirmed, in the order they were made. */

@@ -1,32 +1,7 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { NewCallDto } from '../../contract/call';
-import type { NewEntry } from '../../contract/entry';
-import type { Problem } from '../../contract/problem';
-import type { NewTableDto } from '../../contract/table';
 import { Refusal, write } from './api';
 import { database } from './database';
-import type { RootState } from '../state/store';
-
-/** Every write of the app. Its id is made here, so that sending it twice stores it once. */
-export type Write =
-  | { to: 'calls'; id: string; body: NewCallDto }
-  | { to: 'entries'; id: string; body: NewEntry }
-  | { to: 'tables'; id: string; body: NewTableDto };
-
-export type OutboxItem = Write & {
-  /** Place in the queue; the sender goes from the lowest. */
-  order: number;
-  /** Set when the server said no: it is kept for a person to look at. */
-  refused?: Problem;
-};
-
-interface OutboxState {
-  /** False until the queue of the last time has been read back. */
-  ready: boolean;
-  items: OutboxItem[];
-  /** Whether the last try reached the server. */
-  away: boolean;
-}
+import type { OutboxItem, OutboxState, WithOutbox, Write } from './outboxItem';
 
 const initialState: OutboxState = { ready: false, items: [], away: false };
 
@@ -37,7 +12,7 @@ export const restoreOutbox = createAsyncThunk('outbox/restore', async () =>
 
 /** Puts a write into the queue: kept on the device first, then shown, then sent. */
 export const enqueue = createAsyncThunk('outbox/enqueue', async (item: Write, { getState }) => {
-  const { items } = (getState() as RootState).outbox;
+  const { items } = (getState() as WithOutbox).outbox;
   const last = items.at(-1)?.order ?? 0;
   const kept: OutboxItem = { ...item, order: Math.max(last + 1, Date.now()) };
   await (await database()).put('outbox', kept);
@@ -52,7 +27,7 @@ export const discard = createAsyncThunk('outbox/discard', async (order: number) 
 
 /** Sends the first write that waits. The sender calls it again until nothing waits. */
 export const sendFirst = createAsyncThunk('outbox/send', async (_: void, { getState }) => {
-  const item = (getState() as RootState).outbox.items.find((each) => !each.refused);
+  const item = (getState() as WithOutbox).outbox.items.find((each) => !each.refused);
   if (!item) return undefined;
   const db = await database();
   try {
@@ -103,7 +78,7 @@ const slice = createSlice({
 export const { reached } = slice.actions;
 export const outbox = slice.reducer;
 
-export const waitingCount = (state: RootState): number =>
+export const waitingCount = (state: WithOutbox): number =>
   state.outbox.items.filter((each) => !each.refused).length;
-export const refusedItems = (state: RootState): OutboxItem[] =>
+export const refusedItems = (state: WithOutbox): OutboxItem[] =>
   state.outbox.items.filter((each) => each.refused);

@@ -1,22 +1,27 @@
-import { loadCall, loadCalls } from '../features/calls/callsSlice';
-import { sendFirst, waitingCount, type OutboxItem } from './outbox';
-import type { AppStore } from '../state/store';
+import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
+import { sendFirst, waitingCount } from './outbox';
+import type { OutboxItem, WithOutbox } from './outboxItem';
 
 /** How long to wait after the server was not reached: soon at first, then every so often. */
 const WAITS_MS = [1000, 2000, 4000, 8000];
 
-/** Writes whose effect only the server can tell are read back. */
-async function refresh(store: AppStore, sent: OutboxItem | undefined): Promise<void> {
-  if (sent?.to === 'tables') await store.dispatch(loadCall(sent.body.callId));
-  if (sent?.to === 'calls') await store.dispatch(loadCalls());
+/** As much of the store as the sender needs. */
+export interface SenderStore {
+  getState: () => WithOutbox;
+  subscribe: (listener: () => void) => () => void;
+  dispatch: ThunkDispatch<WithOutbox, undefined, UnknownAction>;
 }
 
 /**
  * Sends what waits, one write after the other, whenever something waits. One tab of the browser
  * sends at a time; the ids of the writes make a second one harmless.
+ * @param sent hears of every write that the server has confirmed or refused
  * @returns a function that ends it
  */
-export function startSender(store: AppStore): () => void {
+export function startSender(
+  store: SenderStore,
+  sent: (item: OutboxItem) => void | Promise<void>,
+): () => void {
   let failures = 0;
   let busy = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -26,14 +31,14 @@ export function startSender(store: AppStore): () => void {
     busy = true;
     clearTimeout(timer);
     while (waitingCount(store.getState()) > 0) {
-      const sent = await store.dispatch(sendFirst());
-      if (sendFirst.rejected.match(sent)) {
+      const done = await store.dispatch(sendFirst());
+      if (sendFirst.rejected.match(done)) {
         const wait = WAITS_MS[Math.min(failures++, WAITS_MS.length - 1)];
         timer = setTimeout(() => void pump(), wait);
         break;
       }
       failures = 0;
-      await refresh(store, sent.payload);
+      if (done.payload) await sent(done.payload);
     }
     busy = false;
   };

@@ -93,8 +93,6 @@ const DARK: Palette = {
   flow: '#F5C96B',
 };
 
-export type ThemeChoice = 'auto' | 'light' | 'dark';
-
 /** The palette in use: the one chosen, else the one of the device. */
 export function useTheme(): Palette {
   const choice = useAppSelector((state) => state.settings.theme);

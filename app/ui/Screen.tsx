@@ -7,7 +7,7 @@ import { refusedItems, waitingCount } from '../sync/outbox';
 import { useAppSelector } from '../state/hooks';
 import { space, touch, useTheme } from '../theme/theme';
 import { Chip } from './Chip';
-import { RefusedCard } from '../features/calls/RefusedCard';
+import { RefusedCard } from './RefusedCard';
 import { Type } from './Type';
 
 interface Props {

@@ -1,14 +1,16 @@
-import type { OhmAnswer } from '../../core/circuit/ohmReading';
 import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
 import type { SecondLook } from '../../core/inference/secondLook';
-import type { Diagram } from '../../core/diagram/diagram';
-import type { Fault } from '../../core/fault/modes';
+import type { ReadAt, Shown } from '../../core/inference/shownUnder';
+import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
+import type { Showing } from '../../core/drawing/showing';
+import type { Fault } from '../../core/fault/fault';
 import type { Advice } from '../../core/plan/unitPlanner';
-import type { Depth, ProofStep } from '../../core/plan/proof';
+import type { Depth } from '../../core/plan/proof';
+import type { ProofStep } from '../../core/call/reading';
 import type { WayOfWorking } from '../../core/plan/wayOfWorking';
 import type { Policy } from '../../core/plan/policies';
-import type { Shown } from '../../core/plan/shownOutcome';
+import type { ShownOutcome } from '../../core/plan/shownOutcome';
 import type { VoltTest } from '../../core/plan/unitTests';
 
 /** A unit; diagrams with the same key are the same. */
@@ -25,7 +27,11 @@ export type WorkerQuestion = { number: number } & AskedUnit &
   (
     | { ask: 'prepare' | 'complaints' }
     | { ask: 'proof'; part: string; depth: Depth }
-    | { ask: 'findings' | 'schools'; entries: Evidence[]; way: WayOfWorking }
+    /** What units with these faults show between two points, each run with its own. */
+    | { ask: 'shown'; at: ReadAt; from: TerminalRef; to: TerminalRef; faults: Fault[][] }
+    /** How a good unit stands while it is read. */
+    | { ask: 'stand'; at: ReadAt }
+    | { ask: 'findings' | 'schools'; entries: readonly Evidence[]; way: WayOfWorking }
   );
 
 export interface ShownSuspect {
@@ -42,7 +48,7 @@ export interface ShownComplaint {
 }
 
 /** What a good unit shows between two points. */
-export type GoodShown = { kind: 'ohms'; answer: OhmAnswer } | { kind: 'volts'; volts: number };
+export type GoodShown = Exclude<Shown, { kind: 'none' }>;
 
 export interface ShownTest extends Omit<Advice, 'meanings'> {
   /** Undefined for what is not read with a meter, and where nothing can be foretold. */
@@ -51,7 +57,7 @@ export interface ShownTest extends Omit<Advice, 'meanings'> {
   live: { test: VoltTest; good: GoodShown | undefined } | undefined;
   meanings: {
     share: number;
-    shown: Shown | undefined;
+    shown: ShownOutcome | undefined;
     suspects: { id: string | undefined; probability: number }[];
     named: boolean;
   }[];
@@ -93,6 +99,8 @@ export type WorkerAnswer = { number: number } & (
   | { kind: 'prepared' }
   | { kind: 'findings'; findings: ShownFindings }
   | { kind: 'proof'; steps: ProofStep[] }
+  | { kind: 'shown'; shown: Shown[] }
+  | { kind: 'stand'; showing: Showing }
   | { kind: 'complaints'; complaints: ShownComplaint[]; hidden: Fault[] }
   | { kind: 'schools'; schools: { school: Policy; minutes: number }[] }
 );
@@ -128,7 +136,7 @@ export const stopDiagnosis = (): void => endAll(new Stopped());
 /** The technician has stopped the work. */
 export class Stopped extends Error {}
 
-type Asked = WorkerQuestion extends infer Q
+export type Asked = WorkerQuestion extends infer Q
   ? Q extends WorkerQuestion
     ? Omit<Q, 'number'>
     : never

@@ -1,10 +1,16 @@
 import { readingsFor, type Suspect } from '../../core/inference/beliefState';
 import { complaintMap } from '../../core/inference/complaint';
+import { asHypothesis, shownUnder, type ReadAt, type Shown } from '../../core/inference/shownUnder';
 import { UnitPredictor } from '../../core/inference/unitPredictor';
+import { atRest } from '../../core/behaviour/machine';
+import { standAfter } from '../../core/behaviour/run';
+import { parseSteps } from '../../core/behaviour/step';
+import { UseRuns } from '../../core/behaviour/useRuns';
+import { drawnShowing, showingOf, type Showing } from '../../core/drawing/showing';
 import type { Diagram } from '../../core/diagram/diagram';
 import { switches } from '../../core/diagram/terminal';
 import { proofOf } from '../../core/plan/proof';
-import type { Fault } from '../../core/fault/modes';
+import type { Fault } from '../../core/fault/fault';
 import { HEALTHY, entryLikelihood } from '../../core/inference/entryLikelihood';
 import type { Evidence } from '../../core/call/evidence';
 import { ORDINARY_METER } from '../../core/meter/meter';
@@ -44,6 +50,9 @@ function answer(question: WorkerQuestion): WorkerAnswer {
     const steps = part ? proofOf(diagram, part, question.depth) : [];
     return { number, kind: 'proof', steps };
   }
+  if (question.ask === 'shown') return { number, kind: 'shown', shown: shownBetween(question) };
+  if (question.ask === 'stand')
+    return { number, kind: 'stand', showing: standing(diagram, question.at) };
   const from = performance.now();
   let told = 0;
   const unit =
@@ -68,6 +77,36 @@ function answer(question: WorkerQuestion): WorkerAnswer {
       return { number, kind: 'findings', findings };
     }
   }
+}
+
+/** What was run of a unit outside its diagnosis: the good one, and one for each fault that was asked for. */
+const benches = new Map<string, { runs: UseRuns; with: Map<string, UnitPredictor> }>();
+
+/** What units with some faults show: from the diagnosis, or run alike for a fault that it does not weigh. */
+function shownBetween(question: Extract<WorkerQuestion, { ask: 'shown' }>): Shown[] {
+  const { key, diagram, at, from, to, faults } = question;
+  const bench = benches.get(key) ?? { runs: new UseRuns(diagram), with: new Map() };
+  benches.set(key, bench);
+  return faults.map((causes) => {
+    const name = JSON.stringify(causes);
+    const weighed = units.get(key)?.predictor;
+    const index =
+      weighed?.hypotheses.findIndex((each) => JSON.stringify(each.causes) === name) ?? -1;
+    if (weighed && index >= 0) return shownUnder(weighed, index, at, from, to);
+    const predictor =
+      bench.with.get(name) ??
+      new UnitPredictor(diagram, ORDINARY_METER, [asHypothesis(diagram, bench.runs, causes)]);
+    bench.with.set(name, predictor);
+    return shownUnder(predictor, 0, at, from, to);
+  });
+}
+
+/** The drawing of a good unit as it stands while it is read. */
+function standing(diagram: Diagram, at: ReadAt): Showing {
+  if ('setup' in at) return showingOf(diagram, { machine: atRest(at.setup), loads: {} });
+  const steps = parseSteps(diagram, at.steps);
+  const stand = standAfter(diagram, steps.ok ? steps.value : [], [], at.second);
+  return stand ? showingOf(diagram, stand) : drawnShowing(diagram);
 }
 
 /** Every fault by what is noticed of it; needs its uses alone, no tests. */

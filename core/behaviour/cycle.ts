@@ -1,5 +1,5 @@
 import type { Diagram } from '../diagram/diagram';
-import type { Moment } from './run';
+import type { Moment } from './moment';
 
 export interface CycleFound {
   seconds: number;

@@ -1,7 +1,7 @@
 import type { BoardPart, Diagram, LoadPart } from '../diagram/diagram';
 import { switches, terminalRef } from '../diagram/terminal';
 import type { Setup } from '../diagram/setup';
-import type { Fault } from '../fault/modes';
+import { effectOf, type Fault } from '../fault/fault';
 import { effectiveResistance } from '../circuit/effectiveResistance';
 import { CLOSED_CONTACT, ratedVolts } from '../circuit/ohms';
 import { buildNetwork, nodeOf, type Edge, type Network } from '../circuit/network';
@@ -160,7 +160,7 @@ function loadAt(
   const turns = machine.turning.has(part.id);
   const fed: Doing = most >= RUNS_FROM ? 'runs' : most >= WEAK_FROM ? 'weak' : 'off';
   const motor = part.load === 'motor';
-  const seized = faults.some((each) => each.mode === 'seized' && each.part === part.id);
+  const seized = hasEffect(faults, part.id, 'held');
   const starts =
     (part.startsWith === undefined || start >= STARTS_FROM) && !machine.stalled.has(part.id);
   const stands = motor && fed !== 'off' && (seized || (!turns && !(fed === 'runs' && starts)));
@@ -234,6 +234,9 @@ export function follow(
   return changed;
 }
 
+const hasEffect = (faults: readonly Fault[], part: string, kind: 'held' | 'no-drive'): boolean =>
+  faults.some((each) => 'part' in each && each.part === part && effectOf(each, kind));
+
 /** Puts something into a set or takes it out; says whether that changed it. */
 function put(set: Set<string>, id: string, inside: boolean): boolean {
   if (set.has(id) === inside) return false;
@@ -256,7 +259,7 @@ function isDriven(
       ? machine.turning.has(by)
       : solved.doing.get(by) === 'runs';
   }
-  if (faults.some((each) => each.mode === 'no-output' && each.part === by)) return false;
+  if (hasEffect(faults, by, 'no-drive')) return false;
   const state = board.logic?.states.find((each) => each.id === machine.boards.get(by));
   return state?.drives.includes(actuator) ?? false;
 }

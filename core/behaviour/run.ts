@@ -2,7 +2,7 @@ import type { Diagram } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { switches } from '../diagram/terminal';
 import { truePosition } from '../circuit/partEdges';
-import type { Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 import { Cycle, type CycleFound } from './cycle';
 import {
   atRest,
@@ -11,26 +11,12 @@ import {
   openedFaults,
   Solver,
   standing,
-  type Doing,
   type Machine,
   type Solved,
 } from './machine';
+import type { Moment } from './moment';
 import type { Step } from './step';
 import { driftTo, nextEvent, type Clocks } from './time';
-
-/** What can be seen of a unit at a moment. */
-export interface Moment {
-  /** Seconds since the step began. */
-  at: number;
-  loads: Record<string, Doing>;
-  /** Position that each switch is really in. */
-  switches: Record<string, string>;
-  quantities: Record<string, number>;
-  /** Fuses, cut-offs, overloads and breakers that are open. */
-  opened: string[];
-  /** State of each board that is fed. */
-  boards: Record<string, string>;
-}
 
 export interface StepResult {
   step: string;
@@ -90,12 +76,19 @@ export function runWhole(
   return { results: done.map((each) => each.result), courses: done.map((each) => each.course) };
 }
 
-/** The unit as it stands once some steps are done; undefined without a step. */
+/**
+ * The unit as it stands once some steps are done; undefined without a step.
+ * @param second of the last step, where not its end is meant
+ */
 export const standAfter = (
   diagram: Diagram,
   steps: readonly Step[],
   faults: readonly Fault[] = [],
-): Stand | undefined => runWhole(diagram, steps, faults).courses.at(-1)?.stands.at(-1);
+  second = Infinity,
+): Stand | undefined =>
+  runWhole(diagram, steps, faults)
+    .courses.at(-1)
+    ?.stands.findLast((each) => each.at <= second);
 
 /** A unit that things are done with, one step after the other; it remembers how it stands. */
 export class Unit {

@@ -19,6 +19,38 @@ export type Outcome =
   | 'whole'
   | `says ${string}`;
 
+const OF_LOADS: readonly Outcome[] = [
+  'runs',
+  'weak',
+  'hums',
+  'off',
+  'stops',
+  'quits',
+  'cycles',
+  'chatters',
+];
+const OF_PROTECTORS: readonly Outcome[] = ['opens', 'open', 'whole'];
+
+/** What can be noticed of a part or supply; undefined for what the diagram does not have. */
+export function outcomesOf(diagram: Diagram, subject: string): readonly Outcome[] | undefined {
+  if (diagram.supplies.some((each) => each.id === subject)) return OF_PROTECTORS;
+  const part = diagram.parts.find((each) => each.id === subject);
+  switch (part?.kind) {
+    case undefined:
+      return undefined;
+    case 'load':
+      return OF_LOADS;
+    case 'protector':
+      return OF_PROTECTORS;
+    case 'board':
+      return part.logic
+        ? ['off', ...part.logic.states.map((state): Outcome => `says ${state.says}`)]
+        : [];
+    default:
+      return [];
+  }
+}
+
 /** A complaint in the unit's own terms: in this step, this does that. */
 export interface Statement {
   /** Place of the step, from 0. */
@@ -86,21 +118,4 @@ export function noticed(
   return statementsOf(diagram, faulty).filter(
     (each) => !usual.some((other) => sameStatement(each, other)),
   );
-}
-
-/** "Drive motor stops (start=released)". */
-export function sayStatement(
-  diagram: Diagram,
-  results: readonly StepResult[],
-  { step, subject, outcome }: Statement,
-): string {
-  const name =
-    diagram.parts.find((each) => each.id === subject)?.name ??
-    diagram.supplies.find((each) => each.id === subject)?.name ??
-    subject;
-  const text =
-    outcome === 'opens' && diagram.supplies.some((each) => each.id === subject)
-      ? 'trips its breaker'
-      : outcome;
-  return `${name} ${text} (${results[step]?.step ?? step})`;
 }

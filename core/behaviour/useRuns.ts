@@ -2,7 +2,7 @@ import { runWhole, type Course } from './run';
 import { statementsOf, type Outcome } from './statement';
 import { parseSteps, upToStep, type Step } from './step';
 import type { Diagram } from '../diagram/diagram';
-import type { Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 
 /** What one unit does in all the uses that its diagram names. */
 export interface UseRun {

@@ -1,7 +1,9 @@
 import type { Outcome } from '../behaviour/statement';
 import type { TerminalRef } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
+import { pairKey, setupKey } from '../diagram/setupKey';
 import type { Display } from '../meter/display';
+import type { MeterUse } from '../meter/meter';
 
 /** What the customer told, or the technician saw: in this step of a use, this does that. */
 export interface StatementEvidence {
@@ -27,6 +29,8 @@ export interface ReadingEvidence {
   steps?: string;
   /** Ohms with the power off; volts with it on. */
   shows: Display | { kind: 'volts'; volts: number };
+  /** What it was taken with: it is weighed with that and no other. */
+  taken: MeterUse;
   of: 'unit' | 'twin';
   wiggle: boolean;
 }
@@ -52,3 +56,43 @@ export interface ActEvidence {
 
 /** One entry of what is known of a unit, in the order in which it came. */
 export type Evidence = StatementEvidence | ReadingEvidence | LookEvidence | ActEvidence;
+
+/** Where and how something was read: the same for the same two points in the same setup. */
+export const placeKey = ({
+  from,
+  to,
+  setup,
+  steps,
+  wiggle,
+  of,
+}: Omit<ReadingEvidence, 'shows' | 'taken'>): string =>
+  [of, pairKey(from, to), setupKey(setup), steps ?? '', wiggle].join('|');
+
+/** What an entry says, whichever entry it is: the same for what is entered twice. */
+export function evidenceKey(entry: Evidence): string {
+  switch (entry.kind) {
+    case 'statement': {
+      const { source, steps, subject, outcome, jumper } = entry;
+      return ['statement', source, steps, subject, outcome, jumper ? pairKey(...jumper) : ''].join(
+        '|',
+      );
+    }
+    case 'reading': {
+      const { meter, range } = entry.taken;
+      const by = [meter.id, range ?? '', meter.leads.ohms];
+      return [placeKey(entry), showsKey(entry.shows), ...by].join('|');
+    }
+    case 'look':
+      return ['look', entry.look, entry.found].join('|');
+    case 'act':
+      return ['act', entry.part, entry.act].join('|');
+  }
+}
+
+/** What a display says, as a text. */
+export const showsKey = (shows: ReadingEvidence['shows']): string =>
+  shows.kind === 'ohms'
+    ? `${shows.ohms}`
+    : shows.kind === 'volts'
+      ? `${shows.volts} V`
+      : shows.kind;

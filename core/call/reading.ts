@@ -1,6 +1,7 @@
 import type { TerminalRef } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import type { Display } from '../meter/display';
+import type { MeterUse } from '../meter/meter';
 
 /** Two points of one switch in one setup: what is asked for, before the probes touch. */
 export interface ReadingPlace {
@@ -14,13 +15,17 @@ export interface ReadingPlace {
   lookedAgain: boolean;
 }
 
-/** A reading as it was taken. */
+/** A reading of one switch as it was taken. */
 export interface Reading extends ReadingPlace {
   id: string;
-  /** Range in use on a manual-range meter. */
-  range?: string;
   display: Display;
+  /** What it was taken with: it is judged with that and no other. */
+  taken: MeterUse;
 }
 
-export type ReadingClass =
-  'closed' | 'resistive' | 'load' | 'leaking' | 'open' | 'short' | 'unsteady' | 'cannot-tell';
+/** One reading of the proof of a switch, with what it has to show. */
+export interface ProofStep extends ReadingPlace {
+  /** Position of the switch while it is read. */
+  position: string;
+  shows: { kind: 'cell'; contact: string; state: 'closed' | 'open' } | { kind: 'never' };
+}

@@ -1,6 +1,6 @@
 import type { Diagram } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
-import type { Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 import { buildNetwork, type Edge } from './network';
 import { NodalAnalysis } from './nodalAnalysis';
 

@@ -1,8 +1,8 @@
 import { LIBRARY } from '../../library/library';
 import { chanceFrom } from '../chance';
 import { drawnSetup, type Setup } from '../diagram/setup';
-import { everyFault } from '../fault/everyFault';
-import type { Fault } from '../fault/modes';
+import { everyFault } from '../fault/faultList';
+import type { Fault } from '../fault/fault';
 import { effectiveResistance } from './effectiveResistance';
 import { OhmTable } from './fastTable';
 import type { Resistor } from './resistorGraph';

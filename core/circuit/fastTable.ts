@@ -1,7 +1,7 @@
-import type { Diagram, TerminalRef, Wire } from '../diagram/diagram';
+import type { Diagram, SwitchPart, TerminalRef, Wire } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
-import { terminalRef } from '../diagram/terminal';
-import { ownerOf, type Fault } from '../fault/modes';
+import { switches, terminalRef } from '../diagram/terminal';
+import { effectOf, ownerOf, type Fault } from '../fault/fault';
 import type { Resistor } from './resistorGraph';
 import {
   buildNetwork,
@@ -78,6 +78,7 @@ class ChangesOf {
   private readonly byOwner = new Map<string, KnownTable[]>();
   private readonly wires: ReadonlyMap<string, Wire>;
   private readonly wiresAt = new Map<TerminalRef, string[]>();
+  private readonly switches: readonly SwitchPart[];
 
   constructor(
     private readonly diagram: Diagram,
@@ -86,6 +87,7 @@ class ChangesOf {
     private readonly end: End,
   ) {
     this.wires = new Map(diagram.wires.map((each) => [each.id, each]));
+    this.switches = switches(diagram);
     for (const { id, from, to } of diagram.wires) {
       for (const ref of [from, to]) this.wiresAt.set(ref, [...(this.wiresAt.get(ref) ?? []), id]);
     }
@@ -111,7 +113,7 @@ class ChangesOf {
       else for (const edge of ownEdges(diagram, nodes, id, setup, faults, COLD)) after.push(edge);
     }
     if (wires.length) after.push(...wiring(nodes, wires, setup, faults));
-    if (faults.some((each) => each.mode === 'to-frame'))
+    if (faults.some((each) => effectOf(each, 'bridge')))
       after.push(...loose(diagram, nodes, setup, faults));
     const changes: Change[] = [];
     for (const owner of touched) {
@@ -135,18 +137,18 @@ class ChangesOf {
 
   /** Parts, wires and crimps that faults touch. */
   private touchedBy(faults: readonly Fault[]): string[] {
-    const [only] = faults;
-    const loosened = only?.mode === 'wire-off' || only?.mode === 'loose';
-    if (only && faults.length === 1 && !loosened && only.mode !== 'broken') return [ownerOf(only)];
     const touched = new Set<string>();
     for (const fault of faults) {
-      if (fault.mode === 'wire-off' || fault.mode === 'loose') {
+      const stands = effectOf(fault, 'stands');
+      if (effectOf(fault, 'wires-off') || effectOf(fault, 'in-series')) {
+        if (!('terminal' in fault && 'part' in fault)) continue;
         const ref = terminalRef(fault.part, fault.terminal);
         touched.add(ref);
         for (const wire of this.wiresAt.get(ref) ?? []) touched.add(wire);
-      } else if (fault.mode === 'broken') {
-        const hardware = this.diagram.parts.find((each) => each.id === fault.part);
-        if (hardware?.kind === 'hardware') hardware.serves.forEach((id) => touched.add(id));
+      } else if (stands) {
+        touched.add(ownerOf(fault));
+        for (const part of this.switches)
+          if (stands.position(fault, part, this.diagram) !== undefined) touched.add(part.id);
       } else touched.add(ownerOf(fault));
     }
     return [...touched];

@@ -1,9 +1,9 @@
 import { builtIn, LIBRARY } from '../../library/library';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
-import { everyFault } from '../fault/everyFault';
+import { everyFault } from '../fault/faultList';
 import { parseFault } from '../fault/parseFault';
-import { MODES, type Fault } from '../fault/modes';
+import { MODES, type Fault } from '../fault/fault';
 import { buildNetwork, type Network } from './network';
 import { ohmReading } from './ohmReading';
 import { everySetup } from './short';

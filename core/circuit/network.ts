@@ -1,7 +1,7 @@
 import type { Diagram, Ohms, TerminalRef, Wire } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import { owners, terminalRef } from '../diagram/terminal';
-import type { Fault } from '../fault/modes';
+import { effectOf, ownerOf, type Fault } from '../fault/fault';
 import { JOIN, JUMPER, WIRE } from './ohms';
 import {
   partEdges,
@@ -137,7 +137,8 @@ export function wiring(
   const crimps = new Set<TerminalRef>();
   for (const { id, from, to, ohms = WIRE } of wires) {
     let whole = true;
-    for (const fault of faults) if (fault.mode === 'wire-open' && fault.wire === id) whole = false;
+    for (const fault of faults)
+      if ('wire' in fault && fault.wire === id && effectOf(fault, 'wire-open')) whole = false;
     let all = ohms;
     for (const ref of [from, to]) {
       if (nodes.crimpOf.has(ref)) crimps.add(ref);
@@ -163,14 +164,13 @@ export function wiring(
 function isOff(ref: TerminalRef, setup: Setup, faults: readonly Fault[]): boolean {
   if (setup.lifted.includes(ref)) return true;
   for (const part of setup.partsOut) if (ref.startsWith(`${part}.`)) return true;
-  for (const fault of faults)
-    if (fault.mode === 'wire-off' && isAt(fault.part, fault.terminal, ref)) return true;
+  for (const fault of faults) if (isAt(fault, ref) && effectOf(fault, 'wires-off')) return true;
   return false;
 }
 
 function withLoose(ohms: Ohms, ref: TerminalRef, faults: readonly Fault[]): Ohms {
   for (const fault of faults) {
-    if (fault.mode === 'loose' && isAt(fault.part, fault.terminal, ref))
+    if (fault.ohms && isAt(fault, ref) && effectOf(fault, 'in-series'))
       return {
         nominal: ohms.nominal + fault.ohms.nominal,
         low: ohms.low + fault.ohms.low,
@@ -180,12 +180,14 @@ function withLoose(ohms: Ohms, ref: TerminalRef, faults: readonly Fault[]): Ohms
   return ohms;
 }
 
-const isAt = (part: string, terminal: string, ref: TerminalRef): boolean =>
-  ref.length === part.length + terminal.length + 1 &&
-  ref.startsWith(part) &&
-  ref.endsWith(terminal);
+const isAt = (fault: Fault, ref: TerminalRef): boolean =>
+  'terminal' in fault &&
+  'part' in fault &&
+  ref.length === fault.part.length + fault.terminal.length + 1 &&
+  ref.startsWith(fault.part) &&
+  ref.endsWith(fault.terminal);
 
-/** What belongs to no part: jumpers, and leaks to the frame. */
+/** What belongs to no part: jumpers, and ways that faults have made. */
 export function loose(
   diagram: Diagram,
   nodes: Nodes,
@@ -196,10 +198,11 @@ export function loose(
     edge(nodeOf(nodes, from), nodeOf(nodes, to), 'jumper', `${from} ${to}`, 'join', JUMPER),
   );
   for (const fault of faults) {
-    if (fault.mode !== 'to-frame' || diagram.frame === undefined) continue;
-    const at = nodeOf(nodes, terminalRef(fault.part, fault.terminal));
-    const frame = nodeOf(nodes, diagram.frame);
-    edges.push(edge(at, frame, fault.part, `frame ${fault.terminal}`, 'leak', fault.ohms));
+    const between = effectOf(fault, 'bridge')?.between(fault, diagram);
+    if (!between || !fault.ohms) continue;
+    const [from, to] = between;
+    const [a, b] = [nodeOf(nodes, from), nodeOf(nodes, to)];
+    edges.push(edge(a, b, ownerOf(fault), `bridge ${from} ${to}`, 'leak', fault.ohms));
   }
   return edges;
 }

@@ -1,6 +1,6 @@
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
-import type { Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 import { effectiveResistance } from './effectiveResistance';
 import { buildNetwork, nodeOf, type Edge, type Network } from './network';
 import { NodalAnalysis } from './nodalAnalysis';

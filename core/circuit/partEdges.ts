@@ -11,7 +11,8 @@ import type {
 } from '../diagram/diagram';
 import { cellInAnyPosition, cellState } from '../diagram/contactTable';
 import { feeds, switchPosition, type Setup } from '../diagram/setup';
-import { FILM_OHMS, PART_SHORTED, WEAK, type Fault, type OhmsRange } from '../fault/modes';
+import type { OhmsRange } from '../fault/effect';
+import { effectOf, type Fault } from '../fault/fault';
 import { CLOSED_CONTACT, coldOhms, JOIN, ratedVolts, scaled, SHORT, workingOhms } from './ohms';
 import { KINDS, legsOf, SUPPLY_TOLERANCE } from './supply';
 
@@ -89,33 +90,32 @@ function loadEdges(
   { warm, stalled }: WorkingState,
 ): PartEdge[] {
   const edges: PartEdge[] = [];
-  const seized = faults.some((each) => each.mode === 'seized' && each.part === part.id);
-  const turns = !seized && !stalled?.has(part.id);
+  const own = faults.filter((each) => 'part' in each && each.part === part.id);
+  const turns = !own.some((each) => effectOf(each, 'held')) && !stalled?.has(part.id);
+  const leaves = (element: string | undefined) =>
+    own
+      .filter((each) => 'element' in each && each.element === element)
+      .flatMap((each) => effectOf(each, 'element')?.leaves ?? [])
+      .at(0);
   for (const element of part.elements) {
     const [from, to] = element.between;
-    const fault = faults.find(
-      (each) => 'element' in each && each.part === part.id && each.element === element.id,
-    );
-    if (fault?.mode === 'open') continue;
+    const left = leaves(element.id);
+    if (left === 'open') continue;
     const sound = warm ? workingOhms(part, element, turns) : coldOhms(element);
-    let ohms: Ohms = sound;
-    if (fault?.mode === 'shorted') ohms = SHORT;
-    if (fault?.mode === 'part-shorted')
-      ohms = {
-        nominal: sound.nominal * PART_SHORTED.nominal,
-        low: sound.low * PART_SHORTED.low,
-        high: sound.high * PART_SHORTED.high,
-      };
+    const ohms = left === undefined ? sound : left === 'short' ? SHORT : shareOf(sound, left);
     const edge: PartEdge = { from, to, key: element.id, kind: 'load', ...pick(ohms) };
-    const whole = !faults.some(
-      (each) =>
-        each.mode === 'open' && each.part === part.id && each.element === part.windings?.primary,
-    );
+    const whole = leaves(part.windings?.primary) !== 'open';
     if (warm && whole && part.windings?.secondary === element.id) couple(part, edge);
     edges.push(edge);
   }
   return edges;
 }
+
+const shareOf = (ohms: Ohms, share: OhmsRange): Ohms => ({
+  nominal: ohms.nominal * share.nominal,
+  low: ohms.low * share.low,
+  high: ohms.high * share.high,
+});
 
 /** Puts the ohms of both windings into the secondary: r2 + n squared r1, n the ratio of turns. */
 function couple(part: LoadPart, edge: PartEdge): void {
@@ -133,7 +133,7 @@ function couple(part: LoadPart, edge: PartEdge): void {
 
 function protectorEdges(part: ProtectorPart, faults: readonly Fault[]): PartEdge[] {
   const gone = faults.some(
-    (each) => (each.mode === 'blown' || each.mode === 'tripped') && each.part === part.id,
+    (each) => 'part' in each && each.part === part.id && effectOf(each, 'opens'),
   );
   const [from, to] = part.between;
   return gone ? [] : [{ from, to, key: part.id, kind: 'protector', ...JOIN }];
@@ -161,12 +161,8 @@ export function truePosition(
   const held = setup.byHand[part.id];
   if (held !== undefined) return held;
   for (const fault of faults) {
-    if (fault.mode === 'not-actuated' && fault.part === part.id) return fault.stays;
-    if (fault.mode === 'tripped' && fault.part === part.id) return 'above';
-    if (fault.mode === 'broken') {
-      const hardware = diagram.parts.find((each) => each.id === fault.part);
-      if (hardware?.kind === 'hardware' && hardware.serves.includes(part.id)) return part.free;
-    }
+    const at = effectOf(fault, 'stands')?.position(fault, part, diagram);
+    if (at !== undefined) return at;
   }
   return positions?.get(part.id) ?? switchPosition(setup, part);
 }
@@ -188,32 +184,23 @@ function switchEdges(
       position === undefined
         ? cellInAnyPosition(part, contact.id)
         : cellState(part, contact.id, position);
-    if (fault?.mode === 'stuck-open') continue;
-    if (fault?.mode === 'stuck-closed') edges.push(contactEdge(contact, CLOSED_CONTACT));
-    else if (fault?.mode === 'resistive' && cell !== 'open')
-      edges.push(contactEdge(contact, fault.ohms));
-    else if (fault?.mode === 'leaking' && cell !== 'closed')
-      edges.push(contactEdge(contact, fault.ohms));
-    else if (fault?.mode === 'film' && cell === 'closed' && !warm)
-      edges.push({
-        ...contactEdge(contact, FILM_OHMS),
-        nominal: null,
-        unsure: `a film on ${part.name}: megohms to a meter, closed at working volts`,
-      });
-    else if (cell === 'closed') edges.push(contactEdge(contact, CLOSED_CONTACT));
-    else if (cell === 'either')
+    const makes = (fault && effectOf(fault, 'contact')?.makes(cell, warm)) ?? cell;
+    if (makes === 'open') continue;
+    if (makes === 'own-ohms') edges.push(contactEdge(contact, fault?.ohms ?? CLOSED_CONTACT));
+    else if (makes === 'closed') edges.push(contactEdge(contact, CLOSED_CONTACT));
+    else if (makes === 'either')
       edges.push({
         ...contactEdge(contact, CLOSED_CONTACT),
         nominal: null,
         high: Infinity,
         unsure: `${part.name} may rightly be open or closed there`,
       });
-  }
-  for (const fault of faults) {
-    if (fault.mode === 'bridged' && fault.part === part.id) {
-      const [from, to] = fault.between;
-      edges.push({ from, to, key: `bridge ${from}-${to}`, kind: 'leak', ...pick(fault.ohms) });
-    }
+    else
+      edges.push({
+        ...contactEdge(contact, makes.unsure),
+        nominal: null,
+        unsure: `${part.name}: ${makes.because}`,
+      });
   }
   return edges;
 }
@@ -231,9 +218,11 @@ const contactEdge = (contact: Contact, { nominal, low, high }: OhmsRange): PartE
 /** The legs of a supply as it stands: feeding, or only lying in the circuit. */
 export function supplyEdges(supply: Supply, setup: Setup, faults: readonly Fault[]): PartEdge[] {
   const kind = KINDS[supply.kind];
-  const own = faults.filter((each) => 'supply' in each && each.supply === supply.id);
-  const dead = own.some((each) => each.mode === 'dead');
-  const weak = own.some((each) => each.mode === 'weak');
+  const own = faults.flatMap((each) => {
+    const source = effectOf(each, 'source');
+    if (!source || !('supply' in each) || each.supply !== supply.id) return [];
+    return [{ ...source, leg: 'terminal' in each ? each.terminal : undefined }];
+  });
   const fed = feeds(setup, supply);
   const terminal = (place: number): string => supply.terminals[place]?.id ?? '';
   const edges: PartEdge[] = [];
@@ -243,9 +232,14 @@ export function supplyEdges(supply: Supply, setup: Setup, faults: readonly Fault
     const to = terminal(leg.to);
     // Without a neutral the one leg runs from hot to hot, and dies with either.
     const hot = leg.share === 1 && KINDS[supply.kind].legs.length > 1 ? [from, to] : [from];
-    const legDead = own.some((each) => each.mode === 'dead-leg' && hot.includes(each.terminal));
-    if (dead || legDead) continue;
-    const inside = (supply.internalOhms ?? kind.ohms) * (weak ? WEAK.ohms : 1);
+    let [volts, more] = [1, 1];
+    for (const { leg: at, ...source } of own) {
+      if (at !== undefined && !hot.includes(at)) continue;
+      volts *= source.volts;
+      more *= source.ohms;
+    }
+    if (volts === 0) continue;
+    const inside = (supply.internalOhms ?? kind.ohms) * more;
     const edge: PartEdge = {
       from,
       to,
@@ -254,9 +248,13 @@ export function supplyEdges(supply: Supply, setup: Setup, faults: readonly Fault
       ...scaled({ nominal: inside, low: inside, high: inside }, 1, INSIDE_SPREAD),
     };
     if (fed) {
-      const volts = supply.volts * leg.share * (weak ? WEAK.volts : 1);
       const spread = (supply.tolerancePercent ?? SUPPLY_TOLERANCE) / 100;
-      edge.source = { volts, degrees: leg.degrees, current: kind.current, spread };
+      edge.source = {
+        volts: supply.volts * leg.share * volts,
+        degrees: leg.degrees,
+        current: kind.current,
+        spread,
+      };
     }
     edges.push(edge);
   }

@@ -3,7 +3,7 @@ import { ngspice } from '../../tools/reference/ngspice';
 import { chanceFrom } from '../chance';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
-import { everyFault } from '../fault/everyFault';
+import { everyFault } from '../fault/faultList';
 import { effectiveResistance } from './effectiveResistance';
 import { buildNetwork, islands, nodeOf, type Network } from './network';
 import { NodalAnalysis } from './nodalAnalysis';

@@ -1,6 +1,6 @@
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { feeds, type Setup } from '../diagram/setup';
-import type { Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 import { buildNetwork, nodeOf, type Edge, type Network } from './network';
 import { NodalAnalysis, type Phasors } from './nodalAnalysis';
 

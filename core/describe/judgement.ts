@@ -1,20 +1,13 @@
-import type { Contact } from '../diagram/diagram';
-import { sayDisplay, sayOhms } from '../meter/display';
-import { highestRange, lowestRange, rangeInUse, type Meter } from '../meter/meter';
-import type { Expectation } from '../inference/expectation';
+import { sayOhms , sayDisplay } from './display';
+import { highestRange, lowestRange, rangeInUse } from '../meter/meter';
 import { closedUpTo } from '../inference/contactLimits';
-import type { Reading, ReadingClass } from '../call/reading';
-
-interface Found {
-  expected: Expectation;
-  found: ReadingClass;
-  reading: Reading;
-  meter: Meter;
-  contact: Pick<Contact, 'circuit' | 'amps'>;
-}
+import type { Reading } from '../call/reading';
+import type { Judgement } from '../inference/judge';
 
 /** The meaning of a reading in plain words, with what to do where the reading is not enough. */
-export function sayJudgement({ expected, found, reading, meter, contact }: Found): string {
+export function sayJudgement(judgement: Judgement, reading: Reading): string {
+  const { expected, class: found } = judgement;
+  const { meter } = reading.taken;
   const { display } = reading;
   const shown = sayDisplay(display);
   if (expected.state === 'either' && found !== 'unsteady') {
@@ -47,18 +40,19 @@ export function sayJudgement({ expected, found, reading, meter, contact }: Found
         ? 'It jumps while you wiggle: something does not hold. Move the wire, the crimp and the lever one at a time.'
         : 'The value does not stand still. Bite in with the tips or clip on, and read again.';
     case 'cannot-tell':
-      return sayCannotTell(reading, meter, contact);
+      return sayCannotTell(reading, judgement.contact);
   }
 }
 
-function sayCannotTell(reading: Reading, meter: Meter, contact: Found['contact']): string {
+function sayCannotTell({ display, taken }: Reading, contact: Judgement['contact']): string {
+  const { meter, range } = taken;
   const load = contact.amps ? `carries ${contact.amps} A` : `is in a ${contact.circuit} circuit`;
   const limit = sayOhms(closedUpTo(contact));
-  if (reading.display.kind === 'over') {
-    const used = rangeInUse(meter, reading.range);
+  if (display.kind === 'over') {
+    const used = rangeInUse(meter, range);
     return `OL here only says above ${used.name}. Turn to ${highestRange(meter).name} and read again.`;
   }
-  if (reading.display.kind === 'beep') {
+  if (display.kind === 'beep') {
     return `A beep is anything below about ${meter.beeper.never} Ω; this contact ${load} and must be below ${limit}. Read it in ohms on ${lowestRange(meter).name}.`;
   }
   return contact.circuit === 'thermopile' || contact.circuit === 'thermocouple'

@@ -1,5 +1,6 @@
 import type { Diagram, TerminalRef } from '../diagram/diagram';
-import { drawnSetup, sayPosition, type Setup } from '../diagram/setup';
+import { drawnSetup, type Setup } from '../diagram/setup';
+import { sayPosition } from './position';
 import type { UnitTest } from '../plan/unitTests';
 
 /** A test in one sentence: what to do, with everything that must be true while it is done. */

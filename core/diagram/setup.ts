@@ -71,14 +71,6 @@ export function switchPosition(setup: Setup, part: SwitchPart): string | undefin
   return state.cameFrom;
 }
 
-/** How a person would say the position: "door closed", "temperature above the set point". */
-export function sayPosition(diagram: Diagram, actuatorId: string, position: string): string {
-  const actuator = diagram.actuators.find((each) => each.id === actuatorId);
-  if (!actuator) return position;
-  if (actuator.kind === 'quantity') return `${actuator.name} ${position} the set point`;
-  return actuator.positions.find((each) => each.id === position)?.name ?? position;
-}
-
 /**
  * Moves one actuator, written `position`, or for a quantity `145`, `145:falling`, `145:rising`
  * (falling means that it came from above).

@@ -6,7 +6,7 @@ import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import type { CellState, Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { owners, switches, terminalRef } from '../diagram/terminal';
-import type { Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 
 /** How a drawing stands: its contacts, where current flows, what is live and what runs. */
 export interface Showing {

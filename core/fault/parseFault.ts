@@ -1,196 +1,112 @@
-import type { Diagram, Part, SwitchPart } from '../diagram/diagram';
-import { positionsOf } from '../diagram/setup';
+import type { Diagram } from '../diagram/diagram';
 import { owners, unknownName, type UnknownName } from '../diagram/terminal';
 import { fail, ok, type Result } from '../result';
-import {
-  LEAKING_OHMS,
-  METAL_BRIDGE_OHMS,
-  MODES,
-  RESISTIVE_OHMS,
-  TO_FRAME_OHMS,
-  type Fault,
-  type Mode,
-  type OhmsRange,
-} from './modes';
-
-/** A fault as it is written: `place:mode` or `place:mode=value`. */
-interface Written {
-  text: string;
-  mode: Mode;
-  /** Part, wire or supply. */
-  owner: string;
-  /** What follows the first dot: contact, element, terminal or `A-B`. */
-  inside?: string;
-  value?: string;
-  ohms?: OhmsRange;
-}
+import type { OhmsRange } from './effect';
+import { ALL_MODES, findMode, modeOf, type Fault, type Mode } from './fault';
+import { faultOf } from './faultList';
+import { exactly } from './mode';
+import type { Place, Placed } from './place';
 
 /**
- * Reads faults written `part:mode`, `part.contact:mode`, `part.terminal:wire-off`, `wire:wire-open`,
- * `supply:weak` or `part.A-B:bridged`; `=820k` gives the ohms of a resistive one, `=position` the
- * position a not-actuated switch stays in. A mode of a contact or element written for a whole part
- * means every contact or element of it.
+ * Reads faults written `place:mode` or `place:mode=value`. A place is the id of a part, supply or
+ * wire, with the contact, element, terminal or pair of terminals after a dot: `primary.NO`,
+ * `timer.A-B`. Without the dot, a mode of contacts or elements means every one of the part. `=820k`
+ * gives the ohms of a mode that has ohms, `=position` the one that a not-actuated switch stays in.
  */
 export function parseFault(diagram: Diagram, text: string): Result<Fault[], UnknownName> {
   const match = /^([^:]+):([^=]+)(?:=(.+))?$/.exec(text.trim());
-  const mode = match?.[2]?.trim().toLowerCase().replace(/[ _]/g, '-');
-  if (!match?.[1] || !isMode(mode)) return fail(unknownMode(mode ?? text));
+  const written = match?.[2]?.trim().toLowerCase().replace(/[ _]/g, '-');
+  const mode = written === undefined ? undefined : findMode(written);
+  if (!match?.[1] || !mode) return fail(unknownMode(written ?? text));
   const [place, value] = [match[1], match[3]];
   const dot = place.indexOf('.');
-  const written: Written = {
-    text,
-    mode,
-    owner: dot < 0 ? place : place.slice(0, dot),
-    ...(dot >= 0 && { inside: place.slice(dot + 1) }),
-    ...(value !== undefined && { value }),
-  };
-  if (value !== undefined && mode !== 'not-actuated') {
-    const ohms = ohmsFrom(value);
-    if (!ohms) {
-      const message = `"${value}" is not a number of ohms, such as 0.8, 820k or 4.7M`;
-      return fail({ kind: 'unknown-name', what: 'contact', name: text, message });
-    }
-    written.ohms = ohms;
+  const owner = dot < 0 ? place : place.slice(0, dot);
+  const inside = dot < 0 ? undefined : place.slice(dot + 1);
+  const known = knownOwners(diagram, mode);
+  if (!known.ids.includes(owner)) return fail(unknownName(known.what, owner, known.ids));
+  const here = modeOf(mode)
+    .where(diagram)
+    .filter((placed) => ownerIn(placed) === owner);
+  if (here.length === 0) {
+    const message = `"${text}": ${owner} cannot have the mode ${mode}`;
+    return fail({ kind: 'unknown-name', what: 'part', name: text, message });
   }
-  return faultsFor(diagram, written);
+  if (modeOf(mode).on === 'position') return standing(diagram, mode, here, owner, value);
+  const ohms = value === undefined ? undefined : ohmsFrom(value);
+  if (ohms === null || (ohms && !modeOf(mode).sizes)) {
+    const message =
+      ohms === null
+        ? `"${value}" is not a number of ohms, such as 0.8, 820k or 4.7M`
+        : `${text}: "${mode}" has no ohms of its own`;
+    return fail({ kind: 'unknown-name', what: 'contact', name: text, message });
+  }
+  const whole = WHOLE.includes(modeOf(mode).on);
+  const some = here.filter((placed) =>
+    inside === undefined ? whole : namesIn(placed).includes(inside),
+  );
+  if (some.length === 0) {
+    const names = here.flatMap((placed) => namesIn(placed).slice(0, 1));
+    const all = names.map((each) => `${owner}.${each}`);
+    return fail(unknownName(WHAT[modeOf(mode).on] ?? 'part', place, all.length ? all : [owner]));
+  }
+  return ok(some.map((placed) => faultOf(diagram, mode, placed, ohms)));
 }
 
-function faultsFor(diagram: Diagram, written: Written): Result<Fault[], UnknownName> {
-  const { mode, owner, inside, ohms } = written;
-  if (mode === 'wire-open') {
-    const ids = diagram.wires.map((each) => each.id);
-    return ids.includes(owner)
-      ? ok([{ mode, wire: owner }])
-      : fail(unknownName('wire', owner, ids));
-  }
-  const found = owners(diagram).find((each) => each.id === owner);
-  if (!found) {
-    const ids = owners(diagram).map((each) => each.id);
-    return fail(unknownName('part', owner, ids));
-  }
-  if (MODES[mode].on === 'terminal' || mode === 'dead-leg') {
-    const ids = found.terminals.map((each) => each.id);
-    if (inside === undefined || !ids.includes(inside)) {
-      const known = ids.map((id) => `${owner}.${id}`);
-      return fail(unknownName('terminal', inside ? `${owner}.${inside}` : owner, known));
-    }
-    if (mode === 'wire-off') return ok([{ mode, part: owner, terminal: inside }]);
-    if (mode === 'loose')
-      return ok([{ mode, part: owner, terminal: inside, ohms: ohms ?? RESISTIVE_OHMS }]);
-    if (mode === 'to-frame' && diagram.frame !== undefined)
-      return ok([{ mode, part: owner, terminal: inside, ohms: ohms ?? TO_FRAME_OHMS }]);
-    if (mode === 'dead-leg' && 'volts' in found)
-      return ok([{ mode, supply: owner, terminal: inside }]);
-    return fail(cannot(written, 'diagram without a frame'));
-  }
-  if ('volts' in found)
-    return mode === 'weak' || mode === 'dead'
-      ? ok([{ mode, supply: owner }])
-      : fail(cannot(written, 'supply'));
-  return faultsOfPart(diagram, found, written);
-}
+/** Places that a part alone stands for: all its contacts, all its elements, itself. */
+const WHOLE: readonly Place[] = ['contact', 'element', 'part', 'supply', 'wire'];
 
-function faultsOfPart(
+const WHAT: Partial<Record<Place, UnknownName['what']>> = {
+  contact: 'contact',
+  element: 'contact',
+  terminals: 'terminal',
+  terminal: 'terminal',
+  leg: 'terminal',
+};
+
+function standing(
   diagram: Diagram,
-  part: Part,
-  written: Written,
+  mode: Mode,
+  here: readonly Placed<Place>[],
+  owner: string,
+  value: string | undefined,
 ): Result<Fault[], UnknownName> {
-  const { mode, inside } = written;
-  switch (mode) {
-    case 'open':
-    case 'shorted':
-    case 'part-shorted': {
-      if (part.kind !== 'load') break;
-      const elements = part.elements.filter((each) => inside === undefined || each.id === inside);
-      if (!elements.length) {
-        const known = part.elements.map((each) => `${part.id}.${each.id}`);
-        return fail(unknownName('contact', `${part.id}.${inside ?? ''}`, known));
-      }
-      return ok(elements.map((each) => ({ mode, part: part.id, element: each.id })));
-    }
-    case 'blown':
-      if (part.kind === 'protector') return ok([{ mode, part: part.id }]);
-      break;
-    case 'tripped':
-      if ((part.kind === 'switch' && part.reset) || part.kind === 'protector')
-        return ok([{ mode, part: part.id }]);
-      break;
-    case 'seized':
-      if (part.kind === 'load' && part.load === 'motor') return ok([{ mode, part: part.id }]);
-      break;
-    case 'no-output':
-      if (part.kind === 'board') return ok([{ mode, part: part.id }]);
-      break;
-    case 'broken':
-      if (part.kind === 'hardware') return ok([{ mode, part: part.id }]);
-      break;
-    default:
-      if (part.kind === 'switch') return faultsOfSwitch(diagram, part, written);
-  }
-  return fail(cannot(written, part.kind));
+  const part = diagram.parts.find((each) => each.id === owner);
+  const stays = value ?? (part?.kind === 'switch' ? part.free : '');
+  const placed = here.find(({ at }) => 'stays' in at && at.stays === stays);
+  const known = here.flatMap(({ at }) => ('stays' in at ? [at.stays] : []));
+  return placed
+    ? ok([faultOf(diagram, mode, placed)])
+    : fail(unknownName('position', stays, known));
 }
 
-function faultsOfSwitch(
-  diagram: Diagram,
-  part: SwitchPart,
-  written: Written,
-): Result<Fault[], UnknownName> {
-  const { mode, inside, value, ohms } = written;
-  if (mode === 'not-actuated') {
-    const stays = value ?? part.free;
-    const known = positionsOf(diagram, part);
-    return known.includes(stays)
-      ? ok([{ mode, part: part.id, stays }])
-      : fail(unknownName('position', stays, known));
-  }
-  if (mode === 'bridged') {
-    const ids = part.terminals.map((each) => each.id);
-    const [a, b] = inside?.split('-') ?? [];
-    if (a === undefined || b === undefined || !ids.includes(a) || !ids.includes(b))
-      return fail(unknownName('terminal', written.text, ids));
-    return ok([{ mode, part: part.id, between: [a, b], ohms: ohms ?? METAL_BRIDGE_OHMS }]);
-  }
-  const contacts = part.contacts.filter((each) => inside === undefined || each.id === inside);
-  if (!contacts.length) {
-    const known = part.contacts.map((each) => `${part.id}.${each.id}`);
-    return fail(unknownName('contact', `${part.id}.${inside ?? ''}`, known));
-  }
-  switch (mode) {
-    case 'stuck-open':
-    case 'stuck-closed':
-    case 'intermittent':
-    case 'film':
-      return ok(contacts.map((each) => ({ mode, part: part.id, contact: each.id })));
-    case 'resistive':
-    case 'leaking': {
-      const size = ohms ?? (mode === 'resistive' ? RESISTIVE_OHMS : LEAKING_OHMS);
-      return ok(contacts.map((each) => ({ mode, part: part.id, contact: each.id, ohms: size })));
-    }
-    default:
-      return fail(cannot(written, 'switch'));
-  }
+function knownOwners(diagram: Diagram, mode: Mode): { what: UnknownName['what']; ids: string[] } {
+  return modeOf(mode).on === 'wire'
+    ? { what: 'wire', ids: diagram.wires.map((each) => each.id) }
+    : { what: 'part', ids: owners(diagram).map((each) => each.id) };
 }
 
-const isMode = (text: string | undefined): text is Mode => text !== undefined && text in MODES;
+const ownerIn = ({ at }: Placed<Place>): string =>
+  'part' in at ? at.part : 'wire' in at ? at.wire : at.supply;
 
-const cannot = ({ text, mode }: Written, kind: string): UnknownName => ({
+/** What may be written after the dot for a place. */
+function namesIn({ at }: Placed<Place>): string[] {
+  if ('contact' in at) return [at.contact];
+  if ('element' in at) return [at.element];
+  if ('terminal' in at) return [at.terminal];
+  if ('between' in at) return [at.between.join('-'), [...at.between].reverse().join('-')];
+  return [];
+}
+
+const unknownMode = (text: string): UnknownName => ({
   kind: 'unknown-name',
   what: 'contact',
   name: text,
-  message: `"${text}": a ${kind} cannot have the mode ${mode} there`,
+  message: `"${text}" is not a fault; write part:mode with one of ${ALL_MODES.join(', ')}`,
 });
 
-const unknownMode = (name: string): UnknownName => ({
-  kind: 'unknown-name',
-  what: 'contact',
-  name,
-  message: `"${name}" is not a fault; write part:mode with one of ${Object.keys(MODES).join(', ')}`,
-});
-
-/** Ohms of a fault given on a command line: `820k`, `4.7M`, `0.8`. */
-function ohmsFrom(text: string): OhmsRange | undefined {
+/** "820k" in ohms; null for what is none. */
+function ohmsFrom(text: string): OhmsRange | null {
   const match = /^(\d+(?:\.\d+)?)([kM]?)$/.exec(text.trim());
-  if (!match) return undefined;
-  const ohms = Number(match[1]) * (match[2] === 'k' ? 1e3 : match[2] === 'M' ? 1e6 : 1);
-  return ohms > 0 ? { nominal: ohms, low: ohms, high: ohms } : undefined;
+  const ohms = Number(match?.[1]) * (match?.[2] === 'k' ? 1e3 : match?.[2] === 'M' ? 1e6 : 1);
+  return ohms > 0 ? exactly(ohms) : null;
 }

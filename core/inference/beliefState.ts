@@ -1,9 +1,10 @@
 import { splitRef } from '../diagram/terminal';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
-import type { Evidence, ReadingEvidence } from '../call/evidence';
+import { evidenceKey, type Evidence, type ReadingEvidence } from '../call/evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
-import { HEALTHY, sameSaid, entryLikelihood } from './entryLikelihood';
+import { HEALTHY, entryLikelihood } from './entryLikelihood';
+import { posterior } from './posterior';
 
 /** A replaceable thing with the probability of all its faults. */
 export interface Suspect {
@@ -31,19 +32,6 @@ export interface BeliefState {
   course: Map<string, number>[];
 }
 
-/**
- * A suspect is named from this probability on: a protector that opens for good from a higher one, for
- * what has opened it may be at fault.
- */
-export const NAME_FROM = 0.97;
-const NAME_PROTECTOR_FROM = 0.985;
-
-export function nameFrom({ parts }: Diagram, suspect: string | undefined): number {
-  const part = parts.find((each) => each.id === suspect);
-  const oneShot = part?.kind === 'protector' && part.protector !== 'overload';
-  return oneShot ? NAME_PROTECTOR_FROM : NAME_FROM;
-}
-
 /** The same entry once more says little that is new: what was wrong with it may be so again. */
 const AGAIN = 0.25;
 
@@ -57,11 +45,11 @@ export function beliefState(predictor: UnitPredictor, entries: readonly Evidence
   const touched = new Set<string>();
   const moved: BeliefState['moved'] = new Map();
   const taken = new Set<string>();
-  let before = suspectsOf(hypotheses, normalised(log));
+  let before = suspectsOf(hypotheses, posterior(log));
   const course = [chances(before)];
   for (const entry of entries) {
     if (entry.kind === 'act') touched.add(entry.part);
-    const same = sameSaid(entry);
+    const same = evidenceKey(entry);
     const share = taken.has(same) ? AGAIN : 1;
     taken.add(same);
     const weights = entryLikelihood(predictor, entry);
@@ -71,26 +59,19 @@ export function beliefState(predictor: UnitPredictor, entries: readonly Evidence
       const may = suspect !== undefined && touched.has(suspect);
       log[i] = (log[i] ?? 0) + share * Math.log(may ? (1 - CURED) * own + CURED * cured : own);
     });
-    const after = suspectsOf(hypotheses, normalised(log));
+    const after = suspectsOf(hypotheses, posterior(log));
     const was = chances(before);
     const now = chances(after);
     course.push(now);
     moved.set(entry.id, new Map([...now].map(([id, each]) => [id, each / (was.get(id) ?? each)])));
     before = after;
   }
-  const probabilities = normalised(log);
+  const probabilities = posterior(log);
   return { probabilities, suspects: suspectsOf(hypotheses, probabilities), moved, course };
 }
 
 const chances = (suspects: readonly Suspect[]): Map<string, number> =>
   new Map(suspects.map(({ id, probability }) => [id ?? '', probability]));
-
-function normalised(log: Float64Array): Float64Array {
-  const top = log.reduce((most, each) => Math.max(most, each), -Infinity);
-  const weights = log.map((each) => Math.exp(each - top));
-  const total = weights.reduce((sum, each) => sum + each, 0);
-  return weights.map((each) => each / total);
-}
 
 export function suspectsOf(
   hypotheses: readonly UnitHypothesis[],

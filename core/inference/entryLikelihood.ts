@@ -1,10 +1,15 @@
 import type { Outcome } from '../behaviour/statement';
 import type { Look } from '../diagram/diagram';
-import { ownerOf, type Fault } from '../fault/modes';
+import { findMode, ownerOf, type Fault } from '../fault/fault';
 import { displayInterval } from '../meter/meter';
-import type { Evidence, ReadingEvidence, StatementEvidence } from '../call/evidence';
+import {
+  evidenceKey,
+  type Evidence,
+  type ReadingEvidence,
+  type StatementEvidence,
+} from '../call/evidence';
 import { PLUGGED_IN } from '../behaviour/useRuns';
-import { INTERMITTENT, likelihood } from './likelihood';
+import { readingLikelihood } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
 
 /** How often what is told, and what is seen, is so: common practice, told counts less. */
@@ -24,16 +29,13 @@ const weighed = new WeakMap<UnitPredictor, Map<string, Float64Array>>();
 export function entryLikelihood(predictor: UnitPredictor, evidence: Evidence): Float64Array {
   const known = weighed.get(predictor) ?? new Map<string, Float64Array>();
   weighed.set(predictor, known);
-  const key = sameSaid(evidence);
+  const key = evidenceKey(evidence);
   const weights =
     known.get(key) ??
     Float64Array.from(predictor.hypotheses, (_, i) => weighPlainly(predictor, evidence, i));
   known.set(key, weights);
   return weights;
 }
-
-/** What an entry says, whichever entry it is. */
-export const sameSaid = (evidence: Evidence): string => JSON.stringify({ ...evidence, id: '' });
 
 function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: number): number {
   switch (evidence.kind) {
@@ -97,27 +99,30 @@ function family(outcome: Outcome): string | undefined {
 export function pointsTo(look: Look, fault: Fault): boolean {
   return look.of.some((text) => {
     const [place, mode] = text.split(':');
-    return place === ownerOf(fault) && (mode === undefined || mode === fault.mode);
+    return place === ownerOf(fault) && (mode === undefined || findMode(mode) === fault.mode);
   });
 }
 
 function weighReading(predictor: UnitPredictor, reading: ReadingEvidence, index: number): number {
-  const { shows, setup, from, to } = reading;
+  const { shows, setup, from, to, taken } = reading;
   if (shows.kind === 'volts') {
     const steps = reading.steps ?? PLUGGED_IN;
     const least = Math.min(...predictor.diagram.supplies.map((supply) => supply.volts));
     return weighVolts(shows.volts, predictor.volts(steps, from, to)(index), VOLTS.none * least);
   }
-  const shown = displayInterval(shows, predictor.meter);
-  const usual = likelihood(shows, shown, predictor.ohms(index, setup, from, to));
+  const whole = predictor.ohms(index, setup, from, to);
   const whenOpen = predictor.whenOpen[index] ?? -1;
-  if (whenOpen < 0) return usual;
   // It plays a part only where opening it would change what is read.
-  const opened = predictor.ohms(whenOpen, setup, from, to);
-  if (opened.kind === predictor.ohms(index, setup, from, to).kind) return usual;
-  const way = reading.wiggle ? INTERMITTENT.wiggled : INTERMITTENT.steady;
-  if (shows.kind === 'unsteady') return way.unsteady;
-  return way.good * usual + way.open * likelihood(shows, shown, opened);
+  const apart = whenOpen < 0 ? undefined : predictor.ohms(whenOpen, setup, from, to);
+  const causes = predictor.hypotheses[index]?.causes ?? [];
+  return readingLikelihood({
+    display: shows,
+    shown: displayInterval(shows, taken),
+    whole,
+    apart: apart?.kind === whole.kind ? undefined : apart,
+    wiggled: reading.wiggle,
+    burnt: causes.some((each) => each.mode === 'resistive'),
+  });
 }
 
 /** @param none volts below which nothing is there */

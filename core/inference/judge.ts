@@ -1,18 +1,20 @@
 import { ohmReading } from '../circuit/ohmReading';
 import type { Contact, Diagram, SwitchPart } from '../diagram/diagram';
-import type { Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 import {
   sideOfLimit,
-  displayInterval,
   highestRange,
   rangeInUse,
+  displayInterval,
   type Interval,
-  type Meter,
 } from '../meter/meter';
 import { expectation, judgedBy, type Expectation } from './expectation';
 import { beepIsEnough, closedUpTo, OPEN_FROM } from './contactLimits';
-import type { Reading, ReadingClass } from '../call/reading';
-import { sayJudgement } from '../describe/judgement';
+import type { Reading } from '../call/reading';
+
+/** Classes for people. */
+export type ReadingClass =
+  'closed' | 'resistive' | 'load' | 'leaking' | 'open' | 'short' | 'unsteady' | 'cannot-tell';
 
 export interface Judgement {
   class: ReadingClass;
@@ -20,35 +22,28 @@ export interface Judgement {
   agrees: boolean | null;
   /** By a number, or only as fine as a beeper sees. */
   grade: 'number' | 'beeper';
-  /** One plain sentence of meaning, and what to do next where that is clear. */
-  says: string;
+  /** What the table says that it should have shown. */
+  expected: Expectation;
+  /** Whose limits it was judged by. */
+  contact: Pick<Contact, 'circuit' | 'amps'>;
   /** What the contact loses at its working current. */
   loss?: { volts: number; watts: number };
 }
 
 /** What one reading means, against the table and the meter it was taken with. */
-export function judge(
-  diagram: Diagram,
-  part: SwitchPart,
-  reading: Reading,
-  meter: Meter,
-): Judgement {
+export function judge(diagram: Diagram, part: SwitchPart, reading: Reading): Judgement {
   const expected = expectation(part, reading);
   const contact = judgedBy(part, expected);
   const { display } = reading;
   const grade = display.kind === 'beep' || display.kind === 'silent' ? 'beeper' : 'number';
-  const interval = displayInterval(display, meter, reading.range);
-  const found = interval
-    ? classify(diagram, part, reading, expected, interval, meter, contact)
-    : 'unsteady';
+  const found = classify(diagram, part, reading, expected, contact);
   const agrees =
     found === 'cannot-tell' || expected.state === 'either' ? null : found === expected.state;
-  const says = sayJudgement({ expected, found, reading, meter, contact });
   const loss =
     found === 'resistive' && display.kind === 'ohms' && contact.amps !== undefined
-      ? lossAt(contact.amps, Math.max(0, display.ohms - meter.leads.ohms))
+      ? lossAt(contact.amps, Math.max(0, display.ohms - reading.taken.meter.leads.ohms))
       : undefined;
-  return { class: found, agrees, grade, says, ...(loss && { loss }) };
+  return { class: found, agrees, grade, expected, contact, ...(loss && { loss }) };
 }
 
 /** Volts lost and watts made in a contact: V = I R, P = I squared R. */
@@ -59,18 +54,18 @@ function classify(
   part: SwitchPart,
   reading: Reading,
   expected: Expectation,
-  interval: Interval,
-  meter: Meter,
   contact: Pick<Contact, 'circuit' | 'amps'>,
 ): ReadingClass {
-  const { display } = reading;
+  const { display, taken } = reading;
+  const interval = displayInterval(display, taken);
+  if (!interval) return 'unsteady';
   const closed: ReadingClass = expected.never ? 'short' : 'closed';
   if (display.kind === 'beep') {
     return expected.state !== 'closed' || beepIsEnough(contact) ? closed : 'cannot-tell';
   }
   if (display.kind === 'silent') return 'open';
   if (display.kind === 'over') {
-    const highest = rangeInUse(meter, reading.range) === highestRange(meter);
+    const highest = rangeInUse(taken.meter, taken.range) === highestRange(taken.meter);
     return highest || expected.state === 'closed' ? 'open' : 'cannot-tell';
   }
   const side = sideOfLimit(interval, closedUpTo(contact));

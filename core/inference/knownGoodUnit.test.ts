@@ -34,6 +34,7 @@ const reading = (
     byHand: { 'lid-switch': 'closed' },
   },
   shows,
+  taken: { meter: ORDINARY_METER },
   of,
   wiggle: false,
 });
@@ -103,6 +104,7 @@ it('nothing is named for standing open while its set points are unknown (common 
     to: 'limit.b',
     setup: { ...cold, lifted: ['limit.a'] },
     shows: { kind: 'over' },
+    taken: { meter: ORDINARY_METER },
     of: 'unit',
     wiggle,
   });

@@ -1,16 +1,14 @@
-import type { Evidence, ReadingEvidence } from '../call/evidence';
+import { placeKey, type Evidence, type ReadingEvidence } from '../call/evidence';
 import type { UnitPredictor } from './unitPredictor';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
 
 /** A good twin shows what was expected when that is at least this probable on a good unit. */
 const AS_EXPECTED = 0.1;
 
-/** Two readings at the same points in the same setup. */
+/** Two readings at the same points in the same setup, on whichever unit. */
 const sameTest = (one: ReadingEvidence, two: ReadingEvidence): boolean =>
-  one.from === two.from &&
-  one.to === two.to &&
-  one.steps === two.steps &&
-  JSON.stringify(one.setup) === JSON.stringify(two.setup);
+  placeKey({ ...one, of: 'unit', wiggle: false }) ===
+  placeKey({ ...two, of: 'unit', wiggle: false });
 
 /** The latest reading of a good twin at each place, with what it shows of the expectation. */
 function twins(

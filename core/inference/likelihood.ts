@@ -9,10 +9,13 @@ const FLOOR = 0.01;
 const CEILING = 1e8;
 
 /** How an intermittent contact behaves: common practice, it passes a steady test nearly always. */
-export const INTERMITTENT = {
+const INTERMITTENT = {
   wiggled: { unsteady: 0.75, good: 0.15, open: 0.1 },
   steady: { unsteady: 0.05, good: 0.87, open: 0.08 },
 } as const;
+
+/** How often a burnt contact jumps while it is read: from memory. */
+const BURNT_JUMPS = 0.1;
 
 const log = (ohms: number): number => Math.log10(Math.min(CEILING, Math.max(FLOOR, ohms)));
 const width = (interval: Interval): number => log(interval.high) - log(interval.low);
@@ -73,4 +76,29 @@ export function likelihood(
 ): number {
   const slip = slipShare(display, shown);
   return shown ? (1 - SLIP) * byCircuit(shown, predicted) + slip : slip;
+}
+
+/** What was shown, and what the circuit answers there under one explanation. */
+export interface ReadUnder {
+  display: Display;
+  /** Ohms that can have made the display. */
+  shown: Interval | undefined;
+  whole: OhmAnswer;
+  /** With an intermittent contact open, where that makes a difference. */
+  apart: OhmAnswer | undefined;
+  wiggled: boolean;
+  /** Whether a contact in it makes badly: such a one sometimes jumps too. */
+  burnt: boolean;
+}
+
+/** Probability of an ohm or beeper reading under one explanation, which may be intermittent. */
+export function readingLikelihood(read: ReadUnder): number {
+  const { display, shown, whole, apart, wiggled, burnt } = read;
+  const usual = likelihood(display, shown, whole);
+  if (apart) {
+    const way = wiggled ? INTERMITTENT.wiggled : INTERMITTENT.steady;
+    if (display.kind === 'unsteady') return way.unsteady;
+    return way.good * usual + way.open * likelihood(display, shown, apart);
+  }
+  return burnt && display.kind === 'unsteady' ? Math.max(usual, BURNT_JUMPS) : usual;
 }

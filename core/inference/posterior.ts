@@ -1,34 +1,17 @@
-import type { Reading } from '../call/reading';
-import type { SwitchHypothesis } from './switchHypotheses';
-import type { SwitchPredictor } from './switchPredictor';
-
-export interface Weighed {
-  hypothesis: SwitchHypothesis;
-  /** Logarithm of the probability of all readings under it; 0 with no readings. */
-  logLikelihood: number;
-  /** Probability after the readings. */
-  probability: number;
+/**
+ * Bayes' rule: probabilities from weights that are given as natural logarithms, up to a factor that
+ * all of them share.
+ */
+export function posterior(log: Float64Array): Float64Array {
+  const top = log.reduce((most, each) => Math.max(most, each), -Infinity);
+  const weights = log.map((each) => Math.exp(each - top));
+  const total = weights.reduce((sum, each) => sum + each, 0);
+  return weights.map((each) => each / total);
 }
 
-/** Bayes' rule over hypotheses that share their readings; most probable first. */
-export function posterior(
-  predictor: SwitchPredictor,
-  hypotheses: readonly SwitchHypothesis[],
-  readings: readonly Reading[],
-): Weighed[] {
-  const scored = hypotheses.map((hypothesis) => {
-    let logLikelihood = 0;
-    for (const reading of readings)
-      logLikelihood += Math.log(predictor.likelihood(reading, hypothesis));
-    return { hypothesis, logLikelihood, log: Math.log(hypothesis.prior) + logLikelihood };
-  });
-  const top = scored.reduce((best, each) => Math.max(best, each.log), -Infinity);
-  const total = scored.reduce((sum, each) => sum + Math.exp(each.log - top), 0);
-  return scored
-    .map(({ hypothesis, logLikelihood, log }) => ({
-      hypothesis,
-      logLikelihood,
-      probability: Math.exp(log - top) / total,
-    }))
-    .sort((a, b) => b.probability - a.probability);
+/** Shannon's entropy in bits of weights that add up to `whole`. */
+export function entropy(weights: Iterable<number>, whole = 1): number {
+  let bits = 0;
+  for (const each of weights) if (each > 0) bits -= (each / whole) * Math.log2(each / whole);
+  return bits;
 }

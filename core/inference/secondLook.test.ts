@@ -4,7 +4,7 @@ import { drawnSetup, type Setup } from '../diagram/setup';
 import { parseFault } from '../fault/parseFault';
 import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
-import { actionFor, conditionOf } from '../describe/action';
+import { conditionOf , remedyFor } from '../describe/remedy';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../call/evidence';
 import { contradictions } from './contradictions';
 import { beliefState } from './beliefState';
@@ -39,6 +39,7 @@ const reading = (
   to,
   setup: { ...drawnSetup(diagram), except: [], ...setup },
   shows,
+  taken: { meter: ORDINARY_METER },
   of: 'unit',
   wiggle: false,
 });
@@ -207,10 +208,10 @@ describe('what is done about a fault (common practice)', () => {
   };
 
   it('is not a new part where a wire or what moves it is at fault', () => {
-    expect(actionFor(diagram, fault('draft-switch:not-actuated')).kind).toBe('adjust');
-    expect(actionFor(diagram, fault('line:dead')).kind).toBe('outside');
-    expect(actionFor(diagram, fault('rollout:tripped')).kind).toBe('reset-and-watch');
-    expect(actionFor(diagram, fault('fuse:blown')).kind).toBe('replace');
+    expect(remedyFor(diagram, fault('draft-switch:not-actuated')).kind).toBe('adjust');
+    expect(remedyFor(diagram, fault('line:dead')).kind).toBe('outside');
+    expect(remedyFor(diagram, fault('rollout:tripped')).kind).toBe('reset-and-watch');
+    expect(remedyFor(diagram, fault('fuse:blown')).kind).toBe('replace');
   });
 
   it('depends on the temperature for a limit, whose open contact can be right', () => {

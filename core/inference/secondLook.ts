@@ -1,30 +1,13 @@
-import type { Diagram, Part } from '../diagram/diagram';
-import { positionsOf, switchPosition } from '../diagram/setup';
-import { splitRef, terminalRef } from '../diagram/terminal';
+import type { Diagram } from '../diagram/diagram';
+import { splitRef } from '../diagram/terminal';
 import { displayInterval } from '../meter/meter';
-import type { Evidence, ReadingEvidence } from '../call/evidence';
+import { evidenceKey, placeKey, type Evidence, type ReadingEvidence } from '../call/evidence';
 import { provedByTwin } from './knownGoodUnit';
 import { likelihood, slipShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
 import { readingsFor, type Suspect, type BeliefState } from './beliefState';
-import { sameSaid, entryLikelihood } from './entryLikelihood';
-
-/** What may have gone wrong with a reading, and how often it does; from memory. */
-export const SLIPS = {
-  state: {
-    often: 0.02,
-    says: 'the other state: door, knob or lever was not where it was said to be',
-  },
-  wires: { often: 0.02, says: 'wires still on' },
-  neighbour: { often: 0.01, says: 'the neighbouring terminal' },
-  twin: { often: 0.01, says: 'the twin of this part' },
-  repeated: { often: 0.01, says: 'the reading before, entered once more' },
-  meter: { often: 0.003, says: 'the wrong function or a jack: touch the leads first' },
-  once: { often: 0, says: 'one reading alone, which condemns nothing: take it once more' },
-  beeper: { often: 0, says: 'a beeper, which passes a burnt heater contact: read the number' },
-} as const;
-
-export type SlipKind = keyof typeof SLIPS;
+import { entryLikelihood } from './entryLikelihood';
+import { otherPlaces, SLIPS, type SlipKind } from './slips';
 
 /** A reading that fits a slip better than any fault: it is looked at again before anything is named. */
 export interface SecondLook {
@@ -68,14 +51,14 @@ export function secondLook(
     );
     if (asSaid >= EXPECTED) return;
     // What is left of it by faults alone.
-    const slipped = slipShare(entry.shows, displayInterval(entry.shows, predictor.meter));
+    const slipped = slipShare(entry.shows, displayInterval(entry.shows, entry.taken));
     const byFaults = Math.max(LEAST, asSaid - slipped);
     const consider = (slip: SlipKind, fits: number): void => {
       // What would be shown by a slip anywhere speaks for none.
       const odds = (SLIPS[slip].often * Math.max(0, fits - slipped)) / byFaults;
       if (odds > 1 && odds > (best?.odds ?? 0)) best = { entry: entry.id, slip, odds };
     };
-    for (const [slip, other] of otherPlaces(predictor.diagram, entries, i))
+    for (const [slip, other] of otherReadings(predictor.diagram, entries, i))
       consider(
         slip,
         rest
@@ -105,9 +88,7 @@ export function onceMore(
 }
 
 const place = (entry: Evidence): string =>
-  entry.kind === 'reading'
-    ? JSON.stringify([entry.of, entry.from, entry.to, entry.setup, entry.wiggle])
-    : sameSaid(entry);
+  entry.kind === 'reading' ? placeKey(entry) : evidenceKey(entry);
 
 /** The probabilities as they were without one entry, the likeliest first. */
 function without(
@@ -124,62 +105,30 @@ function without(
 }
 
 function likelihoodAt(predictor: UnitPredictor, reading: ReadingEvidence, index: number): number {
-  const { shows, setup, from, to } = reading;
+  const { shows, setup, from, to, taken } = reading;
   if (shows.kind === 'volts') return 0;
-  const shown = displayInterval(shows, predictor.meter);
-  return likelihood(shows, shown, predictor.ownOhms(setup, from, to)(index));
+  return likelihood(
+    shows,
+    displayInterval(shows, taken),
+    predictor.ownOhms(setup, from, to)(index),
+  );
 }
 
-/** Places that the probes or the unit may have been in instead. */
-function otherPlaces(
+/** Readings that this one may have been instead: elsewhere, in another state, or the one before. */
+function otherReadings(
   diagram: Diagram,
   entries: readonly Evidence[],
   at: number,
 ): [SlipKind, ReadingEvidence][] {
   const entry = entries[at];
   if (entry?.kind !== 'reading') return [];
-  const { from, to, setup } = entry;
-  const [one, two] = [splitRef(from), splitRef(to)];
-  const part = diagram.parts.find((each) => each.id === one.part);
-  const list: [SlipKind, ReadingEvidence][] = [];
-  // What runs through the unit is not at one part, and its neighbours are too many.
-  if (!part || one.part !== two.part) return list;
-  if (part.kind === 'switch') {
-    const stands = switchPosition(setup, part);
-    for (const position of positionsOf(diagram, part))
-      if (position !== stands)
-        list.push([
-          'state',
-          { ...entry, setup: { ...setup, byHand: { ...setup.byHand, [part.id]: position } } },
-        ]);
-  }
-  if (setup.lifted.length) list.push(['wires', { ...entry, setup: { ...setup, lifted: [] } }]);
-  for (const { id } of part.terminals) {
-    if (id === one.terminal || id === two.terminal) continue;
-    list.push(['neighbour', { ...entry, to: terminalRef(part.id, id) }]);
-    list.push(['neighbour', { ...entry, from: terminalRef(part.id, id) }]);
-  }
-  for (const twin of diagram.parts.filter((each) => isTwin(part, each)))
-    list.push([
-      'twin',
-      {
-        ...entry,
-        from: terminalRef(twin.id, one.terminal),
-        to: terminalRef(twin.id, two.terminal),
-      },
-    ]);
+  const list = otherPlaces(diagram, entry);
   const before = entries.slice(0, at).findLast((each) => each.kind === 'reading');
-  if (before && sameSaid({ ...before, from, to, setup }) === sameSaid(entry))
-    list.push(['repeated', before]);
-  return list;
+  if (!before || list.length === 0) return list;
+  const { from, to, setup } = entry;
+  const again = evidenceKey({ ...before, from, to, setup }) === evidenceKey(entry);
+  return again ? [...list, ['repeated', before]] : list;
 }
-
-/** Parts with the same terminals that a hand takes one for the other. */
-const isTwin = (one: Part, two: Part): boolean =>
-  one.id !== two.id &&
-  one.kind === two.kind &&
-  one.panel === two.panel &&
-  JSON.stringify(one.terminals) === JSON.stringify(two.terminals);
 
 function isHeaterContact(diagram: Diagram, { from, to }: ReadingEvidence): boolean {
   const [one, two] = [splitRef(from), splitRef(to)];

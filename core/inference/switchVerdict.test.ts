@@ -3,14 +3,15 @@ import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { chanceFrom } from '../chance';
 import { drawnSetup } from '../diagram/setup';
 import { switches } from '../diagram/terminal';
-import type { Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 import type { Reading, ReadingPlace } from '../call/reading';
 import { ORDINARY_METER } from '../meter/meter';
-import { nextReading } from '../plan/nextReading';
-import { singleFaults, type Slip } from './switchHypotheses';
-import { afterSlip, SwitchPredictor } from './switchPredictor';
+import { SwitchDiagnosis } from '../plan/switchDiagnosis';
+import { weightedFaults } from '../fault/faultList';
+import { sayJudgement } from '../describe/judgement';
+import { afterSlip, type Slip } from './slips';
+import type { Depth } from '../plan/proof';
 import { workSwitch, type Truth } from '../simulate/simulatedSwitch';
-import { switchState } from './switchVerdict';
 
 const all: [string, Diagram, SwitchPart][] = LIBRARY.flatMap((diagram) =>
   switches(diagram).map((part): [string, Diagram, SwitchPart] => [
@@ -33,24 +34,28 @@ const truth = (
   faults: readonly Fault[],
   { really = (place: ReadingPlace) => place, chance = () => 0.5 }: Partial<Truth> = {},
 ): Truth => ({ faults, really, chance });
+const work = (diagnosis: SwitchDiagnosis, depth: Depth, hidden: Truth) =>
+  workSwitch(diagnosis, depth, hidden, ORDINARY_METER);
+const faultsOf = (diagram: Diagram, part: SwitchPart): Fault[] =>
+  weightedFaults(diagram).flatMap(({ suspect, fault }) => (suspect === part.id ? [fault] : []));
 const bare = (fault: Fault): object => ({ ...fault, ohms: 0, stays: 0 });
 /** What the quick proof does not look for: it neither wiggles nor reads unrelated pairs. */
 const onlyFull = (fault: Fault): boolean =>
   fault.mode === 'intermittent' || fault.mode === 'bridged';
 
 describe.each(decidable)('following the advice on %s', (_name, diagram, part) => {
-  const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
+  const diagnosis = new SwitchDiagnosis(diagram, part);
 
   it.each(['quick', 'full'] as const)('%s: condemns no good switch', (depth) => {
-    const { state } = workSwitch(predictor, depth, truth([]));
+    const { state } = work(diagnosis, depth, truth([]));
     expect(state.verdict.kind).toBe('good');
     expect(state.seen.size).toBe(state.proof.length);
   });
 
   it.each(['quick', 'full'] as const)('%s: names every fault that it promises to find', (depth) => {
-    for (const { fault } of singleFaults(diagram, part)) {
+    for (const fault of faultsOf(diagram, part)) {
       if (depth === 'quick' && onlyFull(fault)) continue;
-      const { state } = workSwitch(predictor, depth, truth([fault]));
+      const { state } = work(diagnosis, depth, truth([fault]));
       expect({ fault: bare(fault), verdict: state.verdict.kind }).toEqual({
         fault: bare(fault),
         verdict: 'fault',
@@ -67,10 +72,13 @@ describe.each(decidable)('following the advice on %s', (_name, diagram, part) =>
 it('says that an ordinary meter cannot decide a contact of a thermopile loop', () => {
   const [, diagram, part] = all.find(([name]) => name === 'millivolt-fireplace limit') ?? [];
   if (!diagram || !part) throw new Error('no fireplace');
-  const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
-  const { state, readings } = workSwitch(predictor, 'quick', truth([]));
+  const diagnosis = new SwitchDiagnosis(diagram, part);
+  const { state, readings } = work(diagnosis, 'quick', truth([]));
   expect(state.verdict.kind).toBe('half-proved');
-  const says = readings.map((each) => state.judgements.get(each.id)?.says ?? '');
+  const says = readings.map((each) => {
+    const judgement = state.judgements.get(each.id);
+    return judgement ? sayJudgement(judgement, each) : '';
+  });
   expect(says.some((text) => /cannot decide.*millivolts/.test(text))).toBe(true);
 });
 
@@ -78,11 +86,11 @@ it(`finds an intermittent contact nearly always by wiggling, and blames no other
   const chance = chanceFrom(SEED);
   const tally = { found: 0, missed: 0 };
   for (const [, diagram, part] of decidable) {
-    const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
-    for (const { fault } of singleFaults(diagram, part)) {
+    const diagnosis = new SwitchDiagnosis(diagram, part);
+    for (const fault of faultsOf(diagram, part)) {
       if (fault.mode !== 'intermittent') continue;
       for (let run = 0; run < 8; run++) {
-        const { verdict } = workSwitch(predictor, 'full', truth([fault], { chance })).state;
+        const { verdict } = work(diagnosis, 'full', truth([fault], { chance })).state;
         tally[verdict.kind === 'fault' ? 'found' : 'missed']++;
         // One that happened to be apart at every look is rightly called stuck open, and one that
         // held only while it was moved by hand is rightly called not actuated.
@@ -119,10 +127,10 @@ describe('slips are asked about and not taken for faults', () => {
     const diagram = LIBRARY.find((each) => each.id === id);
     const part = diagram && switches(diagram).find((each) => each.id === name);
     if (!diagram || !part) throw new Error(`no ${id} ${name}`);
-    const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
+    const diagnosis = new SwitchDiagnosis(diagram, part);
     const slips = (place: ReadingPlace): ReadingPlace =>
       place.lookedAgain ? place : afterSlip(diagram, part, place, slip);
-    const { state, readings } = workSwitch(predictor, 'full', truth([], { really: slips }));
+    const { state, readings } = work(diagnosis, 'full', truth([], { really: slips }));
     // Told to look again, the technician corrects the setup and the switch turns out good.
     expect(state.verdict.kind).toBe('good');
     expect(readings.some((each) => each.lookedAgain)).toBe(true);
@@ -132,7 +140,7 @@ describe('slips are asked about and not taken for faults', () => {
 describe('one reading alone', () => {
   const [, diagram, part] = all.find(([name]) => name === 'coil-burner infinite') ?? [];
   if (!diagram || !part) throw new Error('no coil burner');
-  const predictor = new SwitchPredictor(diagram, part, ORDINARY_METER);
+  const diagnosis = new SwitchDiagnosis(diagram, part);
   const setup = {
     ...drawnSetup(diagram),
     actuators: { knob: 'high' },
@@ -146,30 +154,27 @@ describe('one reading alone', () => {
     wiggle: false,
     lookedAgain: false,
     id: 'a',
+    taken: { meter: ORDINARY_METER },
   } as const;
 
   it('never condemns, and asks for another', () => {
     const readings: Reading[] = [{ ...heater, display: { kind: 'ohms', ohms: 820e3 } }];
-    const state = switchState(predictor, readings, 'quick');
+    const { state, next } = diagnosis.of(readings, 'quick');
     expect(state.judgements.get('a')?.class).toBe('resistive');
     expect(state.verdict).toMatchObject({ kind: 'undecided' });
-    expect(nextReading(predictor, readings, state)).toBeDefined();
+    expect(next).toBeDefined();
   });
 
   // Common practice: a beeper also beeps on a contact too burnt to carry a heater.
   it('does not take a beep as proof of a heater contact', () => {
-    const state = switchState(predictor, [{ ...heater, display: { kind: 'beep' } }], 'quick');
+    const { state } = diagnosis.of([{ ...heater, display: { kind: 'beep' } }], 'quick');
     expect(state.judgements.get('a')).toMatchObject({ class: 'cannot-tell', agrees: null });
     expect(state.seen.size).toBe(0);
   });
 
   // A few ohm in a heater contact: P = I squared R at its working current.
   it('gives the watts made in a burnt heater contact', () => {
-    const state = switchState(
-      predictor,
-      [{ ...heater, display: { kind: 'ohms', ohms: 3.2 } }],
-      'quick',
-    );
+    const { state } = diagnosis.of([{ ...heater, display: { kind: 'ohms', ohms: 3.2 } }], 'quick');
     const judgement = state.judgements.get('a');
     expect(judgement?.class).toBe('resistive');
     expect(judgement?.loss?.watts).toBeCloseTo(8.8 ** 2 * 3, 3);

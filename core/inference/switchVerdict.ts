@@ -1,15 +1,14 @@
 import type { SwitchPart } from '../diagram/diagram';
 import { switchPosition } from '../diagram/setup';
-import { MODES, type Fault } from '../fault/modes';
+import type { Fault } from '../fault/fault';
 import { judge, type Judgement } from './judge';
-import type { Reading } from '../call/reading';
-import type { Depth, ProofStep } from '../plan/proof';
-import { GOOD, type SwitchHypothesis, type Slip } from './switchHypotheses';
-import { posterior, type Weighed } from './posterior';
+import type { ProofStep, Reading } from '../call/reading';
+import { GOOD, type SwitchHypothesis } from './switchHypotheses';
+import { posterior } from './posterior';
+import type { Slip } from './slips';
+import { NAME_FROM } from './threshold';
 import type { SwitchPredictor } from './switchPredictor';
 
-/** A part is named from this probability on; the shop's own setting comes with sign-in. */
-export const NAME_FROM = 0.95;
 /** A switch that showed anything odd passes only from this probability of being good on. */
 const PASS_FROM = 0.99;
 /** A slip has to explain the readings this many times better before it is asked about. */
@@ -24,6 +23,7 @@ const BADLY = 0.02;
 export interface Explanation {
   hypothesis: SwitchHypothesis;
   probability: number;
+  /** Of its likeliest size. */
   logLikelihood: number;
 }
 
@@ -41,8 +41,7 @@ export type SwitchVerdict =
   | { kind: 'undecided'; needs: 'second-reading' | 'another-reading'; leading: Explanation[] };
 
 export interface SwitchState {
-  depth: Depth;
-  proof: ProofStep[];
+  proof: readonly ProofStep[];
   judgements: Map<string, Judgement>;
   /** Proof steps that a reading has shown as they should be. */
   seen: Set<ProofStep>;
@@ -69,15 +68,15 @@ export function samePlace(
  * Everything that the readings of one switch say together: what each means, which cells are seen,
  * which explanations stand, and the verdict.
  * @param readings entries that still count, oldest first
+ * @param proof the readings that would prove it
  */
 export function switchState(
   predictor: SwitchPredictor,
   readings: readonly Reading[],
-  depth: Depth,
+  proof: readonly ProofStep[],
 ): SwitchState {
-  const { diagram, part, meter } = predictor;
-  const proof = predictor.proof(depth);
-  const judgements = new Map(readings.map((each) => [each.id, judge(diagram, part, each, meter)]));
+  const { diagram, part } = predictor;
+  const judgements = new Map(readings.map((each) => [each.id, judge(diagram, part, each)]));
   const seen = new Set(
     proof.filter((step) =>
       readings.some((each) => shows(part, step, each, judgements.get(each.id))),
@@ -86,7 +85,7 @@ export function switchState(
   const explanations = explain(predictor, readings);
   const unseen = proof.filter((step) => !seen.has(step));
   const verdict = decideVerdict(predictor, readings, judgements, explanations, unseen);
-  return { depth, proof, judgements, seen, explanations, verdict };
+  return { proof, judgements, seen, explanations, verdict };
 }
 
 /** Whether a reading shows what a step of the proof asks for, finely enough. */
@@ -103,14 +102,35 @@ function shows(
 }
 
 function explain(predictor: SwitchPredictor, readings: readonly Reading[]): Explanation[] {
-  const weighed = posterior(predictor, predictor.hypotheses, readings);
+  const weighed = weighedBy(predictor, predictor.hypotheses, readings);
   const best = weighed[0];
   const badly =
     best && readings.some((each) => predictor.likelihood(each, best.hypothesis) < BADLY);
-  return byFamily(badly ? posterior(predictor, predictor.withDoubles, readings) : weighed);
+  return byFamily(badly ? weighedBy(predictor, predictor.withDoubles, readings) : weighed);
 }
 
-function family({ hypothesis }: Weighed): string {
+/** Bayes' rule over hypotheses that share their readings; most probable first. */
+function weighedBy(
+  predictor: SwitchPredictor,
+  hypotheses: readonly SwitchHypothesis[],
+  readings: readonly Reading[],
+): Explanation[] {
+  const logs = hypotheses.map((hypothesis) =>
+    readings.reduce((sum, each) => sum + Math.log(predictor.likelihood(each, hypothesis)), 0),
+  );
+  const probabilities = posterior(
+    Float64Array.from(hypotheses, (each, i) => Math.log(each.prior) + (logs[i] ?? 0)),
+  );
+  return hypotheses
+    .map((hypothesis, i) => ({
+      hypothesis,
+      logLikelihood: logs[i] ?? 0,
+      probability: probabilities[i] ?? 0,
+    }))
+    .sort((a, b) => b.probability - a.probability);
+}
+
+function family({ hypothesis }: Explanation): string {
   switch (hypothesis.kind) {
     case 'good':
       return 'good';
@@ -121,7 +141,7 @@ function family({ hypothesis }: Weighed): string {
   }
 }
 
-function byFamily(weighed: readonly Weighed[]): Explanation[] {
+function byFamily(weighed: readonly Explanation[]): Explanation[] {
   const families = new Map<string, Explanation>();
   for (const each of weighed) {
     const known = families.get(family(each));
@@ -176,35 +196,4 @@ function decideVerdict(
     because: readings.filter((each) => shift(each) > 0.1).map((each) => each.id),
     against: readings.filter((each) => shift(each) < -0.1).map((each) => each.id),
   };
-}
-
-/** "contact NO stuck open", "not actuated: stays as with the door open". */
-export function sayFault(
-  part: SwitchPart,
-  fault: Fault,
-  sayPosition: (position: string) => string,
-): string {
-  const says = MODES[fault.mode].says;
-  if (fault.mode === 'not-actuated')
-    return `not actuated: it stays as with ${sayPosition(fault.stays)}`;
-  if (fault.mode === 'bridged') return `${says}: ${fault.between.join(' and ')}`;
-  if ('contact' in fault)
-    return part.contacts.length > 1 ? `contact ${fault.contact} ${says}` : says;
-  return says;
-}
-
-/** The question that a slip puts to the technician. */
-export function saySlip(slip: Slip, sayPosition: (position: string) => string): string {
-  switch (slip.kind) {
-    case 'swapped':
-      return `The readings fit a good switch with ${sayPosition(slip.positions[0])} and ${sayPosition(slip.positions[1])} the other way round.`;
-    case 'one-step-off':
-      return 'The readings fit a good switch with the knob one step off.';
-    case 'neighbour':
-      return `The readings fit a good switch with the probes on ${slip.terminals[0]} and ${slip.terminals[1]} exchanged.`;
-    case 'twin':
-      return 'The readings fit its twin: the other switch with the same terminals.';
-    case 'wires-on':
-      return 'The readings fit a good switch with its wires still on: something else answers beside it.';
-  }
 }

@@ -8,8 +8,9 @@ import { statementsOf, type Outcome } from '../behaviour/statement';
 import { parseSteps, splitWait } from '../behaviour/step';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
+import { pairKey, setupKey } from '../diagram/setupKey';
 import { splitRef } from '../diagram/terminal';
-import { ownerOf, type Fault } from '../fault/modes';
+import { ownerOf, type Fault } from '../fault/fault';
 import type { Meter } from '../meter/meter';
 import { unitHypotheses, type UnitHypothesis } from './unitHypotheses';
 import type { UseRun } from '../behaviour/useRuns';
@@ -157,7 +158,7 @@ export class UnitPredictor {
    */
   ownOhms(setup: Setup, from: TerminalRef, to: TerminalRef): (index: number) => OhmAnswer {
     const part = splitRef(from).part;
-    const place = JSON.stringify([setup, from, to]);
+    const place = `${setupKey(setup)} ${pairKey(from, to)}`;
     const answer = (key: string, faults: readonly Fault[]): OhmAnswer => {
       const known = this.own.get(key) ?? ohmReading(this.diagram, setup, from, to, faults);
       this.own.set(key, known);
@@ -177,13 +178,19 @@ export class UnitPredictor {
    * The nominal volts between two points after some steps, by the place of the hypothesis; undefined
    * where a point floats or the steps cannot be read. The spread of the supplies is left to who
    * weighs it.
+   * @param second of the last step, where not its end is meant
    */
-  volts(steps: string, from: TerminalRef, to: TerminalRef): (index: number) => number | undefined {
+  volts(
+    steps: string,
+    from: TerminalRef,
+    to: TerminalRef,
+    second?: number,
+  ): (index: number) => number | undefined {
     return (index) => {
-      const key = `${index} ${steps}`;
+      const key = `${index} ${second ?? ''} ${steps}`;
       let live = this.live.get(key);
       if (live === undefined) {
-        live = this.liveCircuit(index, steps);
+        live = this.liveCircuit(index, steps, second);
         this.live.set(key, live);
       }
       if (!live) return undefined;
@@ -199,10 +206,12 @@ export class UnitPredictor {
   private liveCircuit(
     index: number,
     steps: string,
+    second: number | undefined,
   ): { network: Network; potentials: NodalAnalysis } | null {
     const { causes = [], faults = [], uses } = this.hypotheses[index] ?? {};
-    const known = uses?.courses.get(steps)?.stands.at(-1)?.machine;
-    const machine = known ?? this.standAt(steps, uses, causes);
+    const course = uses?.courses.get(steps)?.stands;
+    const known = course?.findLast((each) => each.at <= (second ?? Infinity))?.machine;
+    const machine = known ?? this.standAt(steps, uses, causes, second);
     if (!machine) return null;
     const network = circuitOf(this.diagram, machine, faults);
     return { network, potentials: new NodalAnalysis(network, (edge) => edge.nominal) };
@@ -213,9 +222,12 @@ export class UnitPredictor {
     steps: string,
     uses: UseRun | undefined,
     causes: readonly Fault[],
+    second: number | undefined,
   ): Machine | undefined {
     const parsed = parseSteps(this.diagram, steps);
     if (!parsed.ok) return undefined;
+    if (second !== undefined)
+      return standAfter(this.diagram, parsed.value, causes, second)?.machine;
     const { base, waits } = splitWait(steps);
     const seconds = parsed.value.at(-1)?.lasts ?? 0;
     const [, course] =
@@ -258,7 +270,7 @@ export class UnitPredictor {
   private tablesFor(setup: Setup): Tables {
     const same = this.bySetup.get(setup);
     if (same) return same;
-    const key = JSON.stringify(setup);
+    const key = setupKey(setup);
     const tables = this.tables.get(key) ?? new Tables(this.diagram, setup, this.faults);
     this.tables.set(key, tables);
     this.bySetup.set(setup, tables);

@@ -43,12 +43,14 @@ describe('what a display says', () => {
 
 describe('what a display proves (common practice)', () => {
   it('takes OL as above the range in use', () => {
-    expect(displayInterval({ kind: 'over' }, MANUAL_METER, '200Ω')?.low).toBe(200);
-    expect(displayInterval({ kind: 'over' }, ORDINARY_METER)?.low).toBe(40e6);
+    expect(displayInterval({ kind: 'over' }, { meter: MANUAL_METER, range: '200Ω' })?.low).toBe(
+      200,
+    );
+    expect(displayInterval({ kind: 'over' }, { meter: ORDINARY_METER })?.low).toBe(40e6);
   });
 
   it('cannot decide 0.3 ohm with 0.2 ohm in its leads', () => {
-    const shown = displayInterval({ kind: 'ohms', ohms: 0.4 }, ORDINARY_METER);
+    const shown = displayInterval({ kind: 'ohms', ohms: 0.4 }, { meter: ORDINARY_METER });
     expect(shown && sideOfLimit(shown, 0.3)).toBe('cannot-decide');
   });
 
@@ -56,7 +58,7 @@ describe('what a display proves (common practice)', () => {
     for (const meter of [ORDINARY_METER, MANUAL_METER]) {
       for (let power = -2; power < 8; power += 0.037) {
         const range = meter.ohmRanges.find((each) => 10 ** power < each.fullScale)?.id;
-        const shown = displayInterval(showOhms(meter, 10 ** power, range), meter, range);
+        const shown = displayInterval(showOhms(meter, 10 ** power, range), { meter, range });
         expect(shown && shown.low <= 10 ** power && shown.high >= 10 ** power).toBe(true);
       }
     }

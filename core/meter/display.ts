@@ -113,29 +113,6 @@ function parseNumber(said: string): Result<Display, DisplayProblem> {
   return ok({ kind: 'ohms', ohms: Number((value * factor).toPrecision(12)) });
 }
 
-/** Ohms as a person reads them: `0.3 Ω`, `820 kΩ`, `4.7 MΩ`. */
-export function sayOhms(ohms: number): string {
-  const [scale, unit] = ohms >= 1e6 ? [1e6, 'MΩ'] : ohms >= 1e3 ? [1e3, 'kΩ'] : [1, 'Ω'];
-  const value = ohms / scale;
-  const digits = value >= 100 ? 0 : value >= 10 ? 1 : 2;
-  return `${Number(value.toFixed(digits))} ${unit}`;
-}
-
-export function sayDisplay(display: Display): string {
-  switch (display.kind) {
-    case 'beep':
-      return 'beep';
-    case 'silent':
-      return 'silent';
-    case 'over':
-      return 'OL';
-    case 'unsteady':
-      return 'unsteady';
-    case 'ohms':
-      return sayOhms(display.ohms);
-  }
-}
-
 /** Volts as a display says them, "24.1 V" or "80 mV", in volt; undefined for anything else. */
 export function parseVolts(said: string): number | undefined {
   const [, number, unit] = /^([-+]?\d+(?:[.,]\d+)?) ?(mV|V)$/i.exec(said.trim()) ?? [];

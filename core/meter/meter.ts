@@ -67,6 +67,19 @@ export const MANUAL_METER: Meter = {
 
 export const METERS: [Meter, ...Meter[]] = [ORDINARY_METER, MANUAL_METER];
 
+/** A meter as it was used for one reading: with the leads as noted, and the range that was dialled. */
+export interface MeterUse {
+  meter: Meter;
+  /** Of a manual-range meter. */
+  range?: string;
+}
+
+/** A meter with its leads as they were noted; undefined for an id that nobody knows. */
+export function meterWithLeads(id: string, leadOhms: number): Meter | undefined {
+  const known = METERS.find((each) => each.id === id);
+  return known && { ...known, leads: { ...known.leads, ohms: leadOhms } };
+}
+
 export const lowestRange = (meter: Meter): OhmRange => meter.ohmRanges[0];
 export const highestRange = (meter: Meter): OhmRange =>
   meter.ohmRanges.at(-1) ?? meter.ohmRanges[0];
@@ -75,6 +88,10 @@ export const highestRange = (meter: Meter): OhmRange =>
 export const rangeInUse = (meter: Meter, id: string | undefined): OhmRange =>
   meter.ohmRanges.find((each) => each.id === id) ??
   (meter.autoRanging ? highestRange(meter) : lowestRange(meter));
+
+/** The range to dial for what is expected: the lowest that can show it; the highest for open. */
+export const rangeToDial = (meter: Meter, ohms: number): OhmRange =>
+  meter.ohmRanges.find((each) => ohms + meter.leads.ohms <= each.fullScale) ?? highestRange(meter);
 
 /** Ohms of the circuit, leads taken off, that can have made a display. */
 export interface Interval {
@@ -89,8 +106,7 @@ export interface Interval {
  */
 export function displayInterval(
   display: Display,
-  meter: Meter,
-  rangeId?: string,
+  { meter, range: rangeId }: MeterUse,
 ): Interval | undefined {
   switch (display.kind) {
     case 'unsteady':

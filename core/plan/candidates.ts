@@ -1,5 +1,6 @@
 import type { UnitPredictor } from '../inference/unitPredictor';
 import { atItself } from '../inference/beliefState';
+import { pairKey, setupKey } from '../diagram/setupKey';
 import { predictedOutcome } from './predictedOutcome';
 import type { Cost, Minutes } from './minutes';
 import type { UnitTest } from './unitTests';
@@ -41,5 +42,17 @@ export function candidatesOf(
 }
 
 /** Two tests with the same key are the same test. */
-export const keyOf = (test: UnitTest): string =>
-  JSON.stringify(test.kind === 'ohm' ? [test.from, test.to, test.setup, test.wiggle] : test);
+export function keyOf(test: UnitTest): string {
+  switch (test.kind) {
+    case 'ohm':
+      return ['ohm', pairKey(test.from, test.to), setupKey(test.setup), test.wiggle].join('|');
+    case 'volt':
+      return ['volt', pairKey(test.from, test.to), test.steps].join('|');
+    case 'look':
+      return ['look', test.look].join('|');
+    case 'try': {
+      const { steps, subject, jumper } = test;
+      return ['try', steps, subject, jumper ? pairKey(...jumper) : ''].join('|');
+    }
+  }
+}

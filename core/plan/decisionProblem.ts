@@ -1,4 +1,5 @@
 import type { Look } from '../diagram/diagram';
+import { entropy } from '../inference/posterior';
 import type { Bench, Cost, Minutes } from './minutes';
 import type { UnitTest } from './unitTests';
 
@@ -90,9 +91,7 @@ export class DecisionProblem {
 
   /** Doubt between suspects, in bits. */
   entropy(weights: Float64Array): number {
-    let bits = 0;
-    for (const mass of this.masses(weights)) if (mass > 0) bits -= mass * Math.log2(mass);
-    return bits;
+    return entropy(this.masses(weights));
   }
 
   standing({ weights, confirmed, options }: CallState): CallStanding {

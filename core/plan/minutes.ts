@@ -1,6 +1,7 @@
 import type { Evidence } from '../call/evidence';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
+import { setupKey, stateKey } from '../diagram/setupKey';
 import { splitRef } from '../diagram/terminal';
 import type { UnitTest } from './unitTests';
 
@@ -54,7 +55,7 @@ export class Minutes {
   constructor(private readonly diagram: Diagram) {
     const drawn = { ...drawnSetup(diagram), except: [] };
     this.stands = [drawn];
-    this.places.set(JSON.stringify(drawn), DRAWN);
+    this.places.set(setupKey(drawn), DRAWN);
     const bit = new Map(diagram.panels.map((panel, i) => [panel.id, 1 << i]));
     for (const { id, panel } of diagram.parts)
       if (panel !== undefined) this.panelOf.set(id, bit.get(panel) ?? 0);
@@ -142,7 +143,7 @@ export class Minutes {
   }
 
   private placeOf(setup: Setup): number {
-    const key = JSON.stringify(setup);
+    const key = setupKey(setup);
     const known = this.places.get(key);
     if (known !== undefined) return known;
     this.places.set(key, this.stands.length);
@@ -160,7 +161,7 @@ export class Minutes {
     // Before the unit is used or read through, all wires have to be back.
     const on = two.lifted.length ? 0 : one.lifted.length;
     const moved = this.diagram.actuators.filter(
-      ({ id }) => JSON.stringify(one.actuators[id]) !== JSON.stringify(two.actuators[id]),
+      ({ id }) => stateKey(one.actuators[id]) !== stateKey(two.actuators[id]),
     ).length;
     const held = Object.entries(two.byHand).filter(([id, at]) => one.byHand[id] !== at).length;
     minutes = (off + on) * MINUTES.wire + moved * MINUTES.move + held * MINUTES.byHand;

@@ -5,6 +5,7 @@ import { splitRef, terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolate';
 import { samePlace, type Explanation, type SwitchState } from '../inference/switchVerdict';
 import { GOOD } from '../inference/switchHypotheses';
+import { entropy } from '../inference/posterior';
 import type { SwitchPredictor } from '../inference/switchPredictor';
 import type { Reading, ReadingPlace } from '../call/reading';
 import { proofSetup } from './proof';
@@ -215,7 +216,3 @@ function information(
   }
   return total === 0 ? 0 : entropy([...groups.values()].flat(), total) - left;
 }
-
-/** Shannon's entropy in bits of weights that add up to `whole`. */
-const entropy = (weights: readonly number[], whole: number): number =>
-  weights.reduce((sum, each) => sum - (each > 0 ? (each / whole) * Math.log2(each / whole) : 0), 0);

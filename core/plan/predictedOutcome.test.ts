@@ -40,6 +40,7 @@ describe.each(ids)('what is promised of a test: %s', (id) => {
           to,
           setup,
           shows: showOhms(meter, ohmsHere),
+          taken: { meter: ORDINARY_METER },
           of: 'unit',
           wiggle: false,
         };

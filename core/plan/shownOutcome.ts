@@ -7,7 +7,7 @@ import type { Meaning } from './unitPlanner';
 import type { UnitTest } from './unitTests';
 
 /** One outcome of a test as it would be seen. */
-export type Shown =
+export type ShownOutcome =
   | { kind: 'display'; display: Display }
   | { kind: 'volts'; volts: number }
   | { kind: 'found'; found: boolean }
@@ -18,7 +18,7 @@ export function shownAs(
   predictor: UnitPredictor,
   test: UnitTest,
   { shows, outcome }: Pick<Meaning, 'shows' | 'outcome'>,
-): Shown | undefined {
+): ShownOutcome | undefined {
   switch (test.kind) {
     case 'look':
       return { kind: 'found', found: outcome === 1 };

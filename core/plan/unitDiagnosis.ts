@@ -1,6 +1,6 @@
 import { contradictions, type Contradiction } from '../inference/contradictions';
 import { twinsOtherwise } from '../inference/knownGoodUnit';
-import { setPointsMissing } from '../describe/action';
+import { setPointsMissing } from '../inference/setPoints';
 import { hypothesesWithPairs } from '../inference/pairsOfFaults';
 import type { Evidence } from '../call/evidence';
 import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';

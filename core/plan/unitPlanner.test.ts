@@ -28,6 +28,7 @@ const element = (shows: ReadingEvidence['shows'], id: string): ReadingEvidence =
   to: 'element.b',
   setup: { ...drawnSetup(burner), except: [], lifted: ['element.a'] },
   shows,
+  taken: { meter: ORDINARY_METER },
   of: 'unit',
   wiggle: false,
 });

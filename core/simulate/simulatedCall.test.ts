@@ -73,6 +73,7 @@ describe('evidence on a dryer that does not start (common practice)', () => {
       lifted: ['start.2'],
     },
     shows,
+    taken: { meter: ORDINARY_METER },
     of: 'unit',
     wiggle: false,
   });

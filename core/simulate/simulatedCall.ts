@@ -6,17 +6,18 @@ import { statementsOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
 import { voltsBetween } from '../circuit/voltReading';
 import { drawnSetup, poweredSetup } from '../diagram/setup';
-import type { Fault } from '../fault/modes';
+import { pairKey, setupKey } from '../diagram/setupKey';
+import type { Fault } from '../fault/fault';
 import { showOhms } from '../meter/meter';
 import { testOf } from '../plan/minutes';
 import type { WayOfWorking } from '../plan/wayOfWorking';
 import type { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { UnitTest } from '../plan/unitTests';
-import type { Evidence, StatementEvidence } from '../call/evidence';
+import { evidenceKey, type Evidence, type StatementEvidence } from '../call/evidence';
 import type { UnitHypothesis } from '../inference/unitHypotheses';
 import type { UnitPredictor } from '../inference/unitPredictor';
 import type { UnitVerdict } from '../inference/beliefState';
-import { pointsTo, sameSaid } from '../inference/entryLikelihood';
+import { pointsTo } from '../inference/entryLikelihood';
 
 /** How a simulated call went. */
 export interface SimulatedCall {
@@ -61,7 +62,7 @@ export function workCall(
     minutes += costs.from(costs.afterAll(entries), costs.of(test));
     const entry = take(predictor, test, truth, `t${taken}`, working, technician);
     // What shows something else at the second look takes the place of the first.
-    if (again && sameSaid(entry) !== sameSaid(again))
+    if (again && evidenceKey(entry) !== evidenceKey(again))
       entries = entries.filter((each) => each !== again);
     entries.push(entry);
   }
@@ -134,11 +135,24 @@ function take(
       const volts = answer.kind === 'volts' ? answer.nominal : GHOST;
       const shows = { kind: 'volts', volts: chance() < slips ? GHOST : volts } as const;
       const setup = poweredSetup(drawnSetup(diagram));
-      return { kind: 'reading', id, from, to, setup, steps, shows, of: 'unit', wiggle: false };
+      const taken = { meter };
+      return {
+        kind: 'reading',
+        id,
+        from,
+        to,
+        setup,
+        steps,
+        shows,
+        taken,
+        of: 'unit',
+        wiggle: false,
+      };
     }
     case 'ohm': {
       const { from, to, setup, wiggle } = test;
-      const reading = { kind: 'reading', id, from, to, setup, of: 'unit', wiggle } as const;
+      const taken = { meter };
+      const reading = { kind: 'reading', id, from, to, setup, taken, of: 'unit', wiggle } as const;
       const ohmsOf = (all: readonly Fault[]): number => {
         const answer = ohmReading(diagram, setup, from, to, all);
         if (answer.kind === 'unsure') return answer.low;
@@ -150,7 +164,7 @@ function take(
         fault.mode === 'intermittent' ? { ...fault, mode: 'stuck-open' as const } : fault,
       );
       if (wiggle && ohmsOf(open) !== ohms) return { ...reading, shows: { kind: 'unsteady' } };
-      const slipped = technician.slips(JSON.stringify([from, to, setup]), slips, chance);
+      const slipped = technician.slips(`${pairKey(from, to)} ${setupKey(setup)}`, slips, chance);
       const shown = slipped ? (ohms === Infinity ? 0.05 : Infinity) : ohms;
       return { ...reading, shows: showOhms(meter, shown) };
     }

@@ -1,12 +1,12 @@
-import type { Fault } from '../fault/modes';
+import type { Diagram } from '../diagram/diagram';
+import type { Fault } from '../fault/fault';
 import { ohmReading } from '../circuit/ohmReading';
 import type { Reading, ReadingPlace } from '../call/reading';
 import type { Display } from '../meter/display';
-import { showOhms } from '../meter/meter';
-import { nextReading } from '../plan/nextReading';
+import { showOhms, type Meter } from '../meter/meter';
 import type { Depth } from '../plan/proof';
-import type { SwitchPredictor } from '../inference/switchPredictor';
-import { switchState, type SwitchState } from '../inference/switchVerdict';
+import type { SwitchDiagnosis } from '../plan/switchDiagnosis';
+import type { SwitchState } from '../inference/switchVerdict';
 
 /** The hidden truth of a unit, and how the one who reads it errs. */
 export interface Truth {
@@ -22,30 +22,26 @@ const PATIENCE = 80;
 
 /** Follows the advice on one switch until there is a verdict or nothing more is asked for. */
 export function workSwitch(
-  predictor: SwitchPredictor,
+  diagnosis: SwitchDiagnosis,
   depth: Depth,
   truth: Truth,
+  meter: Meter,
 ): { state: SwitchState; readings: Reading[] } {
   const taken: Reading[] = [];
   let counting: Reading[] = [];
-  let state = switchState(predictor, counting, depth);
-  while (taken.length < PATIENCE) {
-    const next = nextReading(predictor, counting, state);
-    if (!next) break;
-    const display = takeReading(predictor, next.place, truth);
-    const reading = { ...next.place, id: `r${taken.length}`, display };
+  let now = diagnosis.of(counting, depth);
+  while (taken.length < PATIENCE && now.next) {
+    const { place, supersedes } = now.next;
+    const display = takeReading(diagnosis.predictor.diagram, meter, place, truth);
+    const reading = { ...place, id: `r${taken.length}`, display, taken: { meter } };
     taken.push(reading);
-    counting = [...counting.filter((each) => !next.supersedes.includes(each.id)), reading];
-    state = switchState(predictor, counting, depth);
+    counting = [...counting.filter((each) => !supersedes.includes(each.id)), reading];
+    now = diagnosis.of(counting, depth);
   }
-  return { state, readings: taken };
+  return { state: now.state, readings: taken };
 }
 
-function takeReading(
-  { diagram, meter }: SwitchPredictor,
-  place: ReadingPlace,
-  truth: Truth,
-): Display {
+function takeReading(diagram: Diagram, meter: Meter, place: ReadingPlace, truth: Truth): Display {
   const real = truth.really(place);
   const seen = (faults: readonly Fault[]): number => {
     const answer = ohmReading(diagram, real.setup, real.from, real.to, faults);

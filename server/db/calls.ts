@@ -43,6 +43,25 @@ export async function findCall(
   return rows[0];
 }
 
+/** The diagram that a call is worked with now: cheap, since every entry asks for it. */
+export async function diagramOfCall(
+  db: Queries,
+  shop: string,
+  id: string,
+): Promise<{ diagramId: string; version: number } | undefined> {
+  const { rows } = await db.query<{ diagramId: string; version: number }>(
+    `SELECT call.diagram AS "diagramId",
+            coalesce((
+              SELECT (body->>'version')::int FROM entry
+              WHERE entry.shop = call.shop AND entry.call = call.id AND kind = 'diagram'
+              ORDER BY phone_at DESC, arrived DESC LIMIT 1
+            ), call.diagram_version) AS version
+     FROM call WHERE call.shop = $1 AND call.id = $2`,
+    [shop, id],
+  );
+  return rows[0];
+}
+
 /** Stores a call and its appliance once, however often it is sent. */
 export async function addCall(
   db: Queries,

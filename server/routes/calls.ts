@@ -7,16 +7,19 @@ import { transaction } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { listEntries } from '../db/entries';
 import { uuidOf, valid } from '../input';
+import { shopOf } from '../shop';
 import { notFound, RefusedRequest } from '../problems';
 
-export function callRoutes(db: Pool, shop: string): Router {
+export function callRoutes(db: Pool): Router {
   const router = Router();
 
   router.get('/', async (_request, response) => {
+    const shop = shopOf(response);
     response.json(await listCalls(db, shop));
   });
 
   router.get('/:id', async (request, response) => {
+    const shop = shopOf(response);
     const call = await findCall(db, shop, uuidOf(request.params.id));
     if (!call) throw notFound('such call');
     const diagram = await findDiagram(db, shop, call.diagramId, call.diagramVersion);
@@ -26,6 +29,7 @@ export function callRoutes(db: Pool, shop: string): Router {
   });
 
   router.put('/:id', async (request, response) => {
+    const shop = shopOf(response);
     const id = uuidOf(request.params.id);
     const call = valid(readDto(NewCallDto, request.body));
     if (!(await findDiagram(db, shop, call.diagramId, call.diagramVersion))) {

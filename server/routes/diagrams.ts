@@ -1,25 +1,34 @@
-import { Router, text } from 'express';
+import { json, Router, text } from 'express';
 import type { Pool } from 'pg';
 import { readTableCsv } from '../../contract/contactTableCsv';
+import { HaveDto } from '../../contract/diagram';
 import { readDiagram } from '../../contract/diagramFile';
 import { readDto } from '../../contract/readDto';
 import { NewTableDto } from '../../contract/table';
 import { findSwitch } from '../../core/diagram/terminal';
-import { findCall } from '../db/calls';
+import { diagramOfCall } from '../db/calls';
 import { transaction } from '../db/database';
-import { addDiagram, findDiagram, listDiagrams } from '../db/diagrams';
+import { addDiagram, findDiagram, listDiagrams, missingDiagrams } from '../db/diagrams';
 import { addEntry } from '../db/entries';
 import { uuidOf, valid } from '../input';
+import { shopOf } from '../shop';
 import { notFound, RefusedRequest } from '../problems';
 
-export function diagramRoutes(db: Pool, shop: string): Router {
+export function diagramRoutes(db: Pool): Router {
   const router = Router();
 
   router.get('/', async (_request, response) => {
+    const shop = shopOf(response);
     response.json(await listDiagrams(db, shop));
   });
 
+  router.post('/bodies', json({ limit: '1mb' }), async (request, response) => {
+    const { have } = valid(readDto(HaveDto, request.body));
+    response.json(await missingDiagrams(db, shopOf(response), have));
+  });
+
   router.get('/:id/:version', async (request, response) => {
+    const shop = shopOf(response);
     const version = Number(request.params.version);
     const diagram = await findDiagram(
       db,
@@ -33,6 +42,7 @@ export function diagramRoutes(db: Pool, shop: string): Router {
 
   // The body is the file itself, so that a fault can be told by its line and column.
   router.put('/:sentAs', text({ type: () => true, limit: '4mb' }), async (request, response) => {
+    const shop = shopOf(response);
     const sentAs = uuidOf(request.params.sentAs);
     const { diagram } = valid(readDiagram(typeof request.body === 'string' ? request.body : ''));
     const version = await transaction(db, (queries) => addDiagram(queries, shop, sentAs, diagram));
@@ -42,14 +52,15 @@ export function diagramRoutes(db: Pool, shop: string): Router {
   return router;
 }
 
-export function tableRoutes(db: Pool, shop: string): Router {
+export function tableRoutes(db: Pool): Router {
   const router = Router();
 
   // A table makes a new version of the diagram, and the call goes on with that version.
   router.put('/:sentAs', async (request, response) => {
+    const shop = shopOf(response);
     const sentAs = uuidOf(request.params.sentAs);
     const sent = valid(readDto(NewTableDto, request.body));
-    const call = await findCall(db, shop, sent.callId);
+    const call = await diagramOfCall(db, shop, sent.callId);
     const diagram = call && (await findDiagram(db, shop, call.diagramId, sent.diagramVersion));
     if (!call || !diagram) throw notFound('such call');
     const part = findSwitch(diagram, sent.part);
@@ -65,7 +76,7 @@ export function tableRoutes(db: Pool, shop: string): Router {
       const stored = await addDiagram(queries, shop, sentAs, { ...diagram, parts });
       const body = { version: stored, reason: `contact table of ${part.value.name} read from CSV` };
       await addEntry(queries, shop, sentAs, {
-        callId: call.id,
+        callId: sent.callId,
         kind: 'diagram',
         phoneAt: sent.phoneAt,
         body,

@@ -9,7 +9,7 @@ import { everySetup } from '../../core/circuit/short';
 import { chanceFrom } from '../../core/chance';
 import type { Diagram } from '../../core/diagram/diagram';
 import { drawnSetup, type Setup } from '../../core/diagram/setup';
-import { everyFault } from '../../core/fault/everyFault';
+import { everyFault } from '../../core/fault/faultList';
 import { LIBRARY } from '../../library/library';
 import { needDebian } from '../debian';
 import { EXIT, out, outJson } from '../commands/command';

@@ -1,5 +1,6 @@
 import { run, type StepResult } from '../../core/behaviour/run';
-import { noticed, sayStatement } from '../../core/behaviour/statement';
+import { noticed } from '../../core/behaviour/statement';
+import { sayStatement } from '../../core/describe/statement';
 import { parseSteps } from '../../core/behaviour/step';
 import type { Diagram } from '../../core/diagram/diagram';
 import { BadInput, EXIT, openDiagram, out, outJson, valueOf, type Exit } from './command';

@@ -1,10 +1,10 @@
 import { readEvidence } from '../../contract/evidenceFile';
 import { sayInputFault } from '../../contract/problem';
-import { actionFor, conditionOf } from '../../core/describe/action';
-import { SLIPS } from '../../core/inference/secondLook';
+import { conditionOf , remedyFor } from '../../core/describe/remedy';
+import { SLIP_WORDS } from '../../core/describe/slip';
 import type { Suspect, UnitVerdict } from '../../core/inference/beliefState';
 import type { Diagram } from '../../core/diagram/diagram';
-import { nameFault } from '../../core/fault/modes';
+import { nameFault } from '../../core/describe/fault';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import type { Advice } from '../../core/plan/unitPlanner';
 import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
@@ -64,7 +64,7 @@ export function diagnose(options: Options): Exit {
     out(`Entries ${one} and ${two} contradict each other: no fault makes both.`);
   out(sayVerdict(diagram, verdict));
   if (secondLook) {
-    out(`Look again at ${secondLook.entry}: it may be ${SLIPS[secondLook.slip].says}.`);
+    out(`Look again at ${secondLook.entry}: it may be ${SLIP_WORDS[secondLook.slip]}.`);
     return EXIT.done;
   }
   shown.forEach((each, i) => out(`${i === 0 ? 'Next' : '  or'}: ${sayAdvice(diagram, each)}`));
@@ -129,7 +129,7 @@ function sayVerdict(diagram: Diagram, verdict: UnitVerdict): string {
       const { suspect } = verdict;
       const [fault] = suspect.leading.causes;
       const what = fault
-        ? [actionFor(diagram, fault).says, conditionOf(diagram, fault) ?? ''].join(' ').trim()
+        ? [remedyFor(diagram, fault).says, conditionOf(diagram, fault) ?? ''].join(' ').trim()
         : '';
       return `Verdict: ${saySuspect(diagram, suspect)}. ${what}`;
     }

@@ -5,7 +5,7 @@ import { voltReading, type VoltAnswer } from '../../core/circuit/voltReading';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
 import type { Setup } from '../../core/diagram/setup';
 import { findTerminal } from '../../core/diagram/terminal';
-import { sayOhms } from '../../core/meter/display';
+import { sayOhms } from '../../core/describe/display';
 import { BadInput, EXIT, openDiagram, out, outJson, valueOf, type Exit } from './command';
 import { faultsFrom, setupFrom, type SetupOptions } from './setup';
 

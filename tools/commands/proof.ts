@@ -1,10 +1,10 @@
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
-import { sayPosition } from '../../core/diagram/setup';
+import { sayPosition } from '../../core/describe/position';
 import { findSwitch, wiresAt } from '../../core/diagram/terminal';
 import { isolate } from '../../core/circuit/isolate';
 import { ohmReading } from '../../core/circuit/ohmReading';
 import { expectation } from '../../core/inference/expectation';
-import { sayOhms } from '../../core/meter/display';
+import { sayOhms } from '../../core/describe/display';
 import { proofOf } from '../../core/plan/proof';
 import { totalMoves } from '../../core/plan/route';
 import { EXIT, openDiagram, out, outJson, valueOf, BadInput, type Exit } from './command';

@@ -1,7 +1,7 @@
 import type { Diagram } from '../../core/diagram/diagram';
 import { drawnSetup, poweredSetup, setActuator, type Setup } from '../../core/diagram/setup';
 import { findTerminal } from '../../core/diagram/terminal';
-import type { Fault } from '../../core/fault/modes';
+import type { Fault } from '../../core/fault/fault';
 import { parseFault } from '../../core/fault/parseFault';
 import { BadInput, valueOf } from './command';
 

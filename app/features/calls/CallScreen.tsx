@@ -1,10 +1,10 @@
 import { useEffect, useMemo } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import type { NewEntry } from '../../../contract/entry';
-import type { Part, SwitchPart } from '../../../core/diagram/diagram';
+import type { Entry, NewEntry } from '../../../contract/entry';
+import { readingsOf } from '../../../core/call/log';
+import type { Diagram, Part, SwitchPart } from '../../../core/diagram/diagram';
 import { switches } from '../../../core/diagram/terminal';
-import { METERS } from '../../../core/meter/meter';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
@@ -12,9 +12,11 @@ import { Notice } from '../../ui/Notice';
 import { RowLink } from '../../ui/RowLink';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
-import { diagramKey, loadCall } from './callsSlice';
-import { selectCall } from './callView';
+import { loadCall } from '../../state/calls';
+import { diagramKey } from '../../state/diagrams';
+import { selectCall } from '../../state/callView';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useSame } from '../../state/useSame';
 import { enqueue } from '../../sync/outbox';
 import { space } from '../../theme/theme';
 import { usePrepared } from '../../workers/usePrepared';
@@ -101,7 +103,13 @@ function Opened({ call }: { call: CallDetail }) {
           Or prove a switch at once
         </Type>
         {switches(diagram).map((part) => (
-          <SwitchRow key={part.id} call={call} part={part} />
+          <SwitchRow
+            key={part.id}
+            callId={call.id}
+            diagram={diagram}
+            entries={call.entries}
+            part={part}
+          />
         ))}
         <Card>
           <Type weight="heavy" role="heading" aria-level={2}>
@@ -131,15 +139,27 @@ function Opened({ call }: { call: CallDetail }) {
   );
 }
 
-function SwitchRow({ call, part }: { call: CallDetail; part: SwitchPart }) {
-  const meterId = useAppSelector((state) => state.settings.meter);
-  const standing = useMemo(
-    () => switchStanding(call, part, METERS.find((each) => each.id === meterId) ?? METERS[0]),
-    [call, part, meterId],
+/** A switch with how it stands, which is worked out anew only when its own readings have changed. */
+function SwitchRow({
+  callId,
+  diagram,
+  entries,
+  part,
+}: {
+  callId: string;
+  diagram: Diagram;
+  entries: Entry[];
+  part: SwitchPart;
+}) {
+  const readings = useMemo(
+    () => readingsOf(diagram, entries, part.id).filter((each) => !each.doubted),
+    [diagram, entries, part],
   );
+  const own = useSame(readings, readings.map((each) => each.id).join());
+  const standing = useMemo(() => switchStanding(diagram, part, own), [diagram, part, own]);
   return (
     <RowLink
-      href={`/call/${call.id}/${part.id}`}
+      href={`/call/${callId}/${part.id}`}
       name={`${part.name}: ${standing.label}`}
       testID={`switch-${part.id}`}
     >

@@ -10,11 +10,12 @@ import { RowLink } from '../../ui/RowLink';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
-import { loadCalls, loadDiagrams } from './callsSlice';
-import { selectCalls } from './callView';
+import { loadDiagrams } from '../../state/diagrams';
+import { loadCalls } from '../../state/calls';
+import { selectCalls } from '../../state/callView';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { change } from '../../state/settings';
-import { space, type ThemeChoice } from '../../theme/theme';
+import { change, type ThemeChoice } from '../../state/settings';
+import { space } from '../../theme/theme';
 
 type Show = 'today' | 'open' | 'all';
 const SHOWS: { id: Show; label: string }[] = [

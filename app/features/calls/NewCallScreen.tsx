@@ -10,7 +10,7 @@ import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
-import { diagramKey, loadDiagrams } from './callsSlice';
+import { loadDiagram, loadDiagrams , diagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { enqueue } from '../../sync/outbox';
 import { radius, space, touch, useTheme } from '../../theme/theme';
@@ -69,7 +69,7 @@ const resolver: Resolver<Form> = (form) => {
 export function NewCallScreen() {
   const dispatch = useAppDispatch();
   const { diagram = '' } = useLocalSearchParams<{ diagram?: string }>();
-  const { diagrams, diagramsState, bodies } = useAppSelector((state) => state.calls);
+  const { list: diagrams, listState, bodies } = useAppSelector((state) => state.diagrams);
   const { control, handleSubmit, formState } = useForm<Form>({
     resolver,
     defaultValues: { complaint: '', make: '', model: '', place: '', customer: '', diagram },
@@ -78,6 +78,10 @@ export function NewCallScreen() {
     void dispatch(loadDiagrams());
   }, [dispatch]);
   const chosen = useWatch({ control, name: 'diagram' });
+  useEffect(() => {
+    const [id, version] = chosen.split('/');
+    if (id && version) void dispatch(loadDiagram({ id, version: Number(version) }));
+  }, [dispatch, chosen]);
   usePrepared(chosen, bodies[chosen]);
 
   const open = handleSubmit(async (form) => {
@@ -109,7 +113,7 @@ export function NewCallScreen() {
         <Type weight="heavy" role="heading" aria-level={2}>
           Which diagram fits the unit?
         </Type>
-        {diagramsState === 'failed' ? (
+        {listState === 'failed' ? (
           <Notice
             icon="wifi-off"
             title="The diagrams could not be read"

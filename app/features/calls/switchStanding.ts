@@ -1,9 +1,6 @@
-import type { CallDetail } from '../../../contract/call';
-import { SwitchPredictor } from '../../../core/inference/switchPredictor';
-import { switchState } from '../../../core/inference/switchVerdict';
-import type { SwitchPart } from '../../../core/diagram/diagram';
-import type { Meter } from '../../../core/meter/meter';
-import { acknowledgements, readingsOf } from './callView';
+import type { LoggedReading } from '../../../core/call/log';
+import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
+import { SwitchDiagnosis } from '../../../core/plan/switchDiagnosis';
 
 /** How one switch stands, in a word or two, for the list of a call. */
 export interface SwitchStanding {
@@ -12,12 +9,14 @@ export interface SwitchStanding {
   icon: 'circle' | 'check-circle' | 'x-octagon' | 'alert-circle' | 'eye';
 }
 
-export function switchStanding(call: CallDetail, part: SwitchPart, meter: Meter): SwitchStanding {
-  const readings = readingsOf(call.entries, part.id).filter((each) => !each.doubted);
+/** @param readings those that still count, oldest first */
+export function switchStanding(
+  diagram: Diagram,
+  part: SwitchPart,
+  readings: readonly LoggedReading[],
+): SwitchStanding {
   if (readings.length === 0) return { label: 'Not read', tone: 'ink', icon: 'circle' };
-  const { leadOhms = meter.leads.ohms } = acknowledgements(call.entries);
-  const used = { ...meter, leads: { ...meter.leads, ohms: leadOhms } };
-  const state = switchState(new SwitchPredictor(call.diagram, part, used), readings, 'quick');
+  const { state } = new SwitchDiagnosis(diagram, part).of(readings, 'quick');
   switch (state.verdict.kind) {
     case 'good':
       return { label: 'Good', tone: 'good', icon: 'check-circle' };

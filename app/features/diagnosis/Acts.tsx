@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { ACT_WORDS } from './say';
+import { ACT_WORDS } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** Something that was done to a part and may have changed it: what is read after does not clear it. */

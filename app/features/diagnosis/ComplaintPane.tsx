@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { momentsOf, OUTCOMES } from './say';
+import { momentsOf, OUTCOMES } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** What the unit does and does not do, put together from its own controls and loads. */

@@ -3,8 +3,8 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { sayGood } from './Good';
-import { nameOf, sayEvidence } from './say';
+import { sayShownOn } from '../../../core/describe/shown';
+import { nameOf, sayEvidence } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** What the last entry showed and changed, in a plain sentence, with undo in reach. */
@@ -33,7 +33,7 @@ export function LastEntry({ work }: { work: Work }) {
           </Type>
           {good && (
             <Type size="small" testID="last-good">
-              A good unit shows {sayGood(good)}.
+              A good unit shows {sayShownOn(work.meter, good)}.
             </Type>
           )}
           <Type size="small" testID="meaning">

@@ -1,7 +1,7 @@
-import { SLIPS } from '../../../core/inference/secondLook';
+import { SLIP_WORDS } from '../../../core/describe/slip';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
-import { sayEvidence } from './say';
+import { sayEvidence } from '../../../core/describe/unit';
 import { OhmCard } from './TestCard';
 import type { Again } from './useInHand';
 import type { Work } from './useWork';
@@ -15,7 +15,7 @@ export function SecondLookCard({ work, again }: { work: Work; again: Again }) {
         Read this once more
       </Type>
       <Type>
-        It showed {shown}. That may be {SLIPS[again.slip].says}.
+        It showed {shown}. That may be {SLIP_WORDS[again.slip]}.
       </Type>
       <OhmCard work={work} test={again.test} good={work.blind ? undefined : again.good} />
     </Card>

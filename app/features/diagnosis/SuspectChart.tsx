@@ -4,7 +4,7 @@ import { LineChart } from 'react-native-chart-kit';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { face, space, useTheme } from '../../theme/theme';
-import { nameOf } from './say';
+import { nameOf } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 const HEIGHT = 200;

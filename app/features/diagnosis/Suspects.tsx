@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { radius, space, useTheme } from '../../theme/theme';
-import { nameOf, sayFaultOf } from './say';
+import { nameOf, sayFaultOf } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** Who is suspected how much, the likeliest first. */
@@ -31,7 +31,7 @@ export function Suspects({ work }: { work: Work }) {
               <Type weight="mono">{share < 1 ? '<1' : share} %</Type>
             </View>
             <Type size="small" tone="soft">
-              {sayFaultOf(diagram, suspect)}
+              {sayFaultOf(diagram, suspect.faults)}
             </Type>
             <View style={[styles.track, { backgroundColor: palette.sunk }]} aria-hidden>
               <View

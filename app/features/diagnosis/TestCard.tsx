@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { Diagram } from '../../../core/diagram/diagram';
-import { drawnSetup, sayPosition, type Setup } from '../../../core/diagram/setup';
+import { drawnSetup, type Setup } from '../../../core/diagram/setup';
+import { sayPosition } from '../../../core/describe/position';
 import { saySetup } from '../../../core/describe/test';
 import type { LookTest, OhmTest, TryTest } from '../../../core/plan/unitTests';
 import { Button } from '../../ui/Button';
@@ -12,7 +13,7 @@ import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import type { GoodShown, ShownTest } from '../../workers/diagnosis';
 import { contactOf, Good } from './Good';
-import { capital, nameOf, outcomesOf, sayLast } from './say';
+import { capital, nameOf, sayableOutcomes, sayLast } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** The test to do next: where the probes go and in which state, or what to look for or to try. */
@@ -165,7 +166,7 @@ function TryCard({ work, test, takes }: { work: Work; test: TryTest; takes: stri
       </Type>
       <Type>Watch: {nameOf(diagram, subject)}. Closed up, plugged in, hands clear.</Type>
       <View style={styles.row}>
-        {outcomesOf(diagram, subject).map(([outcome, says]) => (
+        {sayableOutcomes(diagram, subject).map(([outcome, says]) => (
           <Button
             key={outcome}
             label={says}

@@ -1,11 +1,11 @@
 import { View } from 'react-native';
-import { actionFor, conditionOf } from '../../../core/describe/action';
+import { conditionOf , remedyFor } from '../../../core/describe/remedy';
 import { sayTest } from '../../../core/describe/test';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import type { ShownSuspect, ShownVerdict } from '../../workers/diagnosis';
-import { capital, nameOf, sayEvidence, sayFaultOf } from './say';
+import { capital, nameOf, sayEvidence, sayFaultOf } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** The verdict, once there is one; nothing while tests are still worth the walk. */
@@ -69,11 +69,11 @@ function Named({
         {nameOf(diagram, suspect.id)}
       </Type>
       <Type>
-        {capital(sayFaultOf(diagram, suspect))}, {sayChance(suspect)}
+        {capital(sayFaultOf(diagram, suspect.faults))}, {sayChance(suspect)}
       </Type>
       {fault && (
         <Type weight="strong" testID="verdict-action">
-          {actionFor(diagram, fault).says}
+          {remedyFor(diagram, fault).says}
         </Type>
       )}
       {condition !== undefined && <Type testID="verdict-condition">{condition}</Type>}
@@ -110,7 +110,7 @@ function Group({
             {nameOf(diagram, suspect.id)}
           </Type>
           <Type>
-            {capital(sayFaultOf(diagram, suspect))}, {sayChance(suspect)}
+            {capital(sayFaultOf(diagram, suspect.faults))}, {sayChance(suspect)}
           </Type>
         </View>
       ))}

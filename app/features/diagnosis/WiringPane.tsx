@@ -1,19 +1,17 @@
-import { useMemo, useState } from 'react';
-import { standAfter } from '../../../core/behaviour/run';
-import { parseSteps } from '../../../core/behaviour/step';
-import { atRest, type Machine } from '../../../core/behaviour/machine';
-import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
+import { useCallback, useMemo, useState } from 'react';
+import type { TerminalRef } from '../../../core/diagram/diagram';
 import { drawnSetup } from '../../../core/diagram/setup';
-import { showingOf } from '../../../core/drawing/showing';
+import { drawnShowing } from '../../../core/drawing/showing';
+import { sayShownOn } from '../../../core/describe/shown';
+import { nameOf } from '../../../core/describe/unit';
+import type { ReadAt } from '../../../core/inference/shownUnder';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
+import { useShown, useStand } from '../../workers/useShown';
 import { LadderView } from '../diagrams/LadderView';
-import { sayExpected } from '../diagrams/TeachingBenchPane';
 import { useDrawing } from '../diagrams/useDrawing';
-import { expectedAt } from '../diagrams/useTeachingBench';
-import { DiagramPane } from './DiagramPane';
-import { nameOf } from './say';
+import { DiagramPane } from '../diagrams/DiagramPane';
 import type { MeterTest, Work } from './useWork';
 
 /** Suspects whose reading is told beside the good one. */
@@ -25,14 +23,29 @@ export function WiringPane({ work, test }: { work: Work; test: MeterTest | undef
   const { diagram } = work.call;
   const drawn = useDrawing(work.key, diagram);
   const [picked, setPicked] = useState<TerminalRef[]>([]);
-  const machine = useMemo(() => machineIn(diagram, test), [diagram, test]);
-  const showing = useMemo(() => showingOf(diagram, { machine, loads: {} }), [diagram, machine]);
-  const at = test && [test.from, test.to];
-  const probes = picked.length ? picked : (at ?? []);
+  const stands = useMemo<ReadAt>(() => {
+    if (test?.kind === 'volt') return { steps: test.steps };
+    return { setup: { ...(test?.setup ?? drawnSetup(diagram)), except: [] } };
+  }, [diagram, test]);
+  const asDrawn = useMemo(() => drawnShowing(diagram), [diagram]);
+  const showing = useStand(work.key, diagram, stands) ?? asDrawn;
+  const at = useMemo(() => test && [test.from, test.to], [test]);
+  const probes = picked.length ? picked : (at ?? NO_PROBES);
   const [from, to] = probes;
-  const pick = (ref: TerminalRef): void =>
-    setPicked(picked.length === 1 && picked[0] !== ref ? [...picked, ref] : [ref]);
-  const suspects = (work.findings?.suspects ?? []).filter((each) => each.faults.length);
+  const pick = useCallback(
+    (ref: TerminalRef): void =>
+      setPicked((before) => (before.length === 1 && before[0] !== ref ? [...before, ref] : [ref])),
+    [],
+  );
+  const suspects = (work.findings?.suspects ?? [])
+    .filter((each) => each.faults.length)
+    .slice(0, SHOWN);
+  const faults = [[], ...suspects.map((each) => each.faults)];
+  const shown = useShown(work.key, diagram, stands, probes, faults);
+  const says = (i: number): string => {
+    const one = shown?.[i];
+    return one ? sayShownOn(work.meter, one) : '…';
+  };
   return (
     <>
       {drawn.state === 'ready' ? (
@@ -57,11 +70,11 @@ export function WiringPane({ work, test }: { work: Work; test: MeterTest | undef
             {from} to {to}
           </Type>
           <Type weight="strong" tone="good" testID="between-good">
-            A good unit shows {sayExpected(expectedAt(diagram, machine, from, to, []))}
+            A good unit shows {says(0)}
           </Type>
-          {suspects.slice(0, SHOWN).map(({ id, faults }) => (
+          {suspects.map(({ id }, i) => (
             <Type key={id} size="small" testID="between-suspect">
-              {nameOf(diagram, id)}: {sayExpected(expectedAt(diagram, machine, from, to, faults))}
+              {nameOf(diagram, id)}: {says(i + 1)}
             </Type>
           ))}
         </Card>
@@ -71,12 +84,4 @@ export function WiringPane({ work, test }: { work: Work; test: MeterTest | undef
   );
 }
 
-/** The unit as it stands while a test is read. */
-function machineIn(diagram: Diagram, test: MeterTest | undefined): Machine {
-  if (test?.kind === 'volt') {
-    const steps = parseSteps(diagram, test.steps);
-    const stand = standAfter(diagram, steps.ok ? steps.value : []);
-    if (stand) return stand.machine;
-  }
-  return atRest(test?.kind === 'ohm' ? test.setup : drawnSetup(diagram));
-}
+const NO_PROBES: TerminalRef[] = [];

@@ -11,6 +11,7 @@ import { Log } from './Log';
 import { Suspects } from './Suspects';
 import { TablePane } from './TablePane';
 import { TestPane, type Adding } from './TestPane';
+import { useDial } from './useDial';
 import { useInHand } from './useInHand';
 import { useWork, type Work } from './useWork';
 import { WiringPane } from './WiringPane';
@@ -55,23 +56,26 @@ function Opened({ work, back }: { work: Work; back: string }) {
     ...(hand.unsafe && { d: work.makeSafe }),
   });
   const at = points && [points.from, points.to];
+  const dial = useDial(work.meter, hand.good, reading);
   const pad = reading && adding === undefined && (
     <Keypad
       key={`${evidence.length} ${hand.at}`}
       letters={wide}
       measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
-      enter={(said) => work.read(reading, said, hand.twin ? 'twin' : 'unit', again?.reading)}
+      dial={dial}
+      enter={(said) =>
+        work.read(reading, said, {
+          of: hand.twin ? 'twin' : 'unit',
+          range: dial?.range.id,
+          instead: again?.reading,
+        })
+      }
     />
   );
   const panes: Record<Pane, React.ReactNode> = {
     test: <TestPane work={work} hand={hand} adding={adding} setAdding={setAdding} />,
     suspects: work.findings && <Suspects work={work} />,
-    log: (
-      <>
-        <SuspectChart work={work} />
-        <Log work={work} />
-      </>
-    ),
+    log: <Log work={work} above={<SuspectChart work={work} />} />,
     table: <TablePane work={work} at={at} />,
     diagram: <WiringPane work={work} test={points} />,
   };
@@ -98,14 +102,16 @@ function Opened({ work, back }: { work: Work; back: string }) {
             {panes.table}
             {panes.diagram}
           </ScrollView>
-          <ScrollView style={styles.pane} contentContainerStyle={styles.inner}>
-            {panes.log}
-          </ScrollView>
+          <View style={styles.pane}>{panes.log}</View>
         </View>
       ) : (
         <>
           <Tabs names={PANES} chosen={pane} choose={setPane} />
-          <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
+          {pane === 'log' ? (
+            panes.log
+          ) : (
+            <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
+          )}
           {pane === 'test' && pad}
         </>
       )}

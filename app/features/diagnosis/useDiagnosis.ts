@@ -21,11 +21,11 @@ export interface Diagnosis {
 /** What the worker makes of the evidence; asked anew with every change. */
 export function useDiagnosis(
   unit: { key: string; diagram: Diagram } | undefined,
-  evidence: Evidence[],
+  evidence: readonly Evidence[],
   way: WayOfWorking,
 ): Diagnosis {
   const [findings, setFindings] = useState<ShownFindings>();
-  const [answered, setAnswered] = useState<Evidence[]>();
+  const [answered, setAnswered] = useState<readonly Evidence[]>();
   const [answeredWay, setAnsweredWay] = useState<WayOfWorking>();
   const [progress, setProgress] = useState<number>();
   const [ended, setEnded] = useState<Error>();

@@ -1,4 +1,5 @@
 import { act, renderHook } from '@testing-library/react-native';
+import { ORDINARY_METER } from '../../../core/meter/meter';
 import type { Evidence, ReadingEvidence } from '../../../core/call/evidence';
 import { drawnSetup } from '../../../core/diagram/setup';
 import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
@@ -28,6 +29,7 @@ const reading: ReadingEvidence = {
   ...points,
   setup,
   shows: { kind: 'over' },
+  taken: { meter: ORDINARY_METER },
   of: 'unit',
   wiggle: false,
 };

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ReadingEvidence } from '../../../core/call/evidence';
-import type { SlipKind } from '../../../core/inference/secondLook';
+import type { SlipKind } from '../../../core/inference/slips';
 import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
 import type { GoodShown, ShownTest } from '../../workers/diagnosis';
 import type { MeterTest, Work } from './useWork';
@@ -29,6 +29,8 @@ export interface InHand {
   unsafe: boolean;
   /** The two points in hand, read or not yet. */
   points: MeterTest | undefined;
+  /** What a good unit shows at the points in hand. */
+  good: GoodShown | undefined;
   /** What the keypad enters now; undefined while something has to be done first. */
   reading: MeterTest | undefined;
   /** Power is on for a live reading and everybody stands clear. */
@@ -70,6 +72,7 @@ export function useInHand(work: Work): InHand {
     goLive: advice?.live && !live ? () => setLiveOf(advice) : undefined,
     unsafe: ohm !== undefined && !safe,
     points: ohm ?? live?.test,
+    good: again ? again.good : live ? live.good : advice?.good,
     reading: ohm ? (safe ? ohm : undefined) : cleared,
     standClear: () => setClearOf(advice),
     // With the next entry it is this unit's turn again.

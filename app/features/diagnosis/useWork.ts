@@ -1,18 +1,27 @@
 import { useEffect, useMemo } from 'react';
 import type { CallDetail } from '../../../contract/call';
 import type { Outcome } from '../../../core/behaviour/statement';
-import type { ActEvidence, Evidence, ReadingEvidence } from '../../../core/call/evidence';
+import {
+  showsKey,
+  type ActEvidence,
+  type Evidence,
+  type ReadingEvidence,
+} from '../../../core/call/evidence';
 import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
-import { METERS } from '../../../core/meter/meter';
+import { METERS, meterWithLeads, type Meter } from '../../../core/meter/meter';
 import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
 import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
-import { acknowledgements, evidenceOf, selectCall } from '../calls/callView';
-import { loadCall, type Loading } from '../calls/callsSlice';
+import { selectCall } from '../../state/callView';
+import { powerAndIsolation } from '../../../core/call/power';
+import { evidenceOf, type KnownOfUnit, type SetAside } from '../../../core/call/log';
+import { loadCall } from '../../state/calls';
+import { type Loading } from '../../state/loading';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
-import { useLog } from '../calls/useLog';
+import { useSame } from '../../state/useSame';
+import { useLog } from '../../state/useLog';
 import { useDiagnosis, type Diagnosis } from './useDiagnosis';
 
 /** A test that is read with a meter. */
@@ -22,7 +31,10 @@ export interface Work extends Diagnosis {
   call: CallDetail;
   /** What the worker knows the unit by. */
   key: string;
-  evidence: Evidence[];
+  evidence: readonly Evidence[];
+  /** Entries that cannot be used with the diagram as it is. */
+  setAside: readonly SetAside[];
+  meter: Meter;
   safe: boolean;
   /** Whether power was on since it was made safe: its state is unknown until proved dead. */
   poweredSince: boolean;
@@ -43,17 +55,22 @@ export interface Work extends Diagnosis {
   act: (part: string, act: ActEvidence['act']) => void;
   /**
    * Enters what the meter showed; what is said both ways comes back as a question.
-   * @param of whether a good twin was read instead of this unit
-   * @param instead the reading that this one is a second look at
    */
-  read: (
-    test: MeterTest,
-    said: string,
-    of: ReadingEvidence['of'],
-    instead?: ReadingEvidence,
-  ) => DisplayProblem | undefined;
+  read: (test: MeterTest, said: string, how: HowRead) => DisplayProblem | undefined;
   takeBack: (id: string) => void;
 }
+
+/** How a reading was taken, besides what its test says. */
+export interface HowRead {
+  /** Whether a good twin was read instead of this unit. */
+  of: ReadingEvidence['of'];
+  /** That the dial of a manual-range meter was on. */
+  range: string | undefined;
+  /** The reading that this one is a second look at. */
+  instead: ReadingEvidence | undefined;
+}
+
+const NOTHING_KNOWN: KnownOfUnit = { evidence: [], setAside: [] };
 
 export type WorkOpening = { state: Exclude<Loading, 'ready'> } | { state: 'ready'; work: Work };
 
@@ -63,18 +80,21 @@ export function useWork(callId: string): WorkOpening {
   const log = useLog(callId);
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
-  const { way, blind, meter } = useAppSelector((root) => root.settings);
+  const { way, blind, meter: meterId } = useAppSelector((root) => root.settings);
 
   useEffect(() => {
     void dispatch(loadCall(callId));
   }, [dispatch, callId]);
 
   const entries = call?.entries;
-  // The same evidence stays the same thing while lines that are none join the log.
-  const told = useMemo(() => JSON.stringify(evidenceOf(entries ?? [])), [entries]);
-  const evidence = useMemo(() => JSON.parse(told) as Evidence[], [told]);
-  const acknowledged = useMemo(() => acknowledgements(entries ?? []), [entries]);
   const diagram = call?.diagram;
+  const known = useMemo(
+    () => (diagram ? evidenceOf(diagram, entries ?? []) : NOTHING_KNOWN),
+    [diagram, entries],
+  );
+  // The same evidence stays the same thing while lines that are none join the log.
+  const evidence = useSame(known.evidence, known.evidence.map((each) => each.id).join());
+  const acknowledged = useMemo(() => powerAndIsolation(entries ?? []), [entries]);
   const key = call && `${call.diagramId}/${call.diagramVersion}`;
   const unit = useMemo(
     () => (diagram && key !== undefined ? { key, diagram } : undefined),
@@ -83,7 +103,11 @@ export function useWork(callId: string): WorkOpening {
   const diagnosis = useDiagnosis(unit, evidence, way);
   if (!call || !unit) return { state: loading === 'ready' ? 'failed' : loading };
 
-  const read: Work['read'] = (test, said, of, instead) => {
+  const { leadOhms } = acknowledged;
+  const chosen = METERS.find((each) => each.id === meterId) ?? METERS[0];
+  const meter = meterWithLeads(chosen.id, leadOhms ?? chosen.leads.ohms) ?? chosen;
+
+  const read: Work['read'] = (test, said, { of, range, instead }) => {
     const live = test.kind === 'volt';
     if (live && parseVolts(said) === undefined)
       return { kind: 'unreadable', message: 'Say it in volts, such as 24.1 V or 80 mV.' };
@@ -95,10 +119,7 @@ export function useWork(callId: string): WorkOpening {
     const wire = call.diagram.wires.find((each) => each.from === from && each.to === to);
     // A second look that shows something else takes the place of the first.
     const other =
-      of === 'unit' &&
-      instead &&
-      display &&
-      JSON.stringify(display) !== JSON.stringify(instead.shows);
+      of === 'unit' && instead && display && showsKey(display) !== showsKey(instead.shows);
     log('reading', {
       part: test.kind === 'ohm' && test.reach === 'wire' && wire ? wire.id : splitRef(from).part,
       from,
@@ -109,8 +130,9 @@ export function useWork(callId: string): WorkOpening {
       wiggle: live ? false : test.wiggle,
       lookedAgain: instead !== undefined,
       function: live ? 'volt' : beeper ? 'beeper' : 'ohm',
-      meter,
-      leadOhms: acknowledged.leadOhms ?? METERS[0].leads.ohms,
+      ...(range !== undefined && !live && !beeper && { range }),
+      meter: meter.id,
+      leadOhms: meter.leads.ohms,
       said,
       supersedes: other ? [instead.id] : [],
     });
@@ -123,6 +145,8 @@ export function useWork(callId: string): WorkOpening {
       call,
       key: unit.key,
       evidence,
+      setAside: known.setAside,
+      meter,
       safe: acknowledged.safe,
       poweredSince: acknowledged.poweredSince,
       way,

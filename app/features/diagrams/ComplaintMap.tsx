@@ -1,13 +1,14 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Diagram } from '../../../core/diagram/diagram';
-import { nameFault, type Fault } from '../../../core/fault/modes';
+import { type Fault } from '../../../core/fault/fault';
+import { nameFault } from '../../../core/describe/fault';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { askWorker, type ShownComplaint } from '../../workers/diagnosis';
-import { nameOf, sayOutcome, sayLast } from '../diagnosis/say';
+import { nameOf, sayOutcome, sayLast } from '../../../core/describe/unit';
 
 type Found = { complaints: ShownComplaint[]; hidden: Fault[] };
 

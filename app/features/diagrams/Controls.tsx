@@ -5,10 +5,10 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import type { TeachingBenchPane } from './useTeachingBench';
+import type { TeachingBench } from './useTeachingBench';
 
 /** Everything that a hand moves, the power, and the quantities that switches answer to. */
-export function Controls({ diagram, bench }: { diagram: Diagram; bench: TeachingBenchPane }) {
+export function Controls({ diagram, bench }: { diagram: Diagram; bench: TeachingBench }) {
   const { powered, stands, move } = bench;
   return (
     <Card testID="controls">

@@ -8,14 +8,14 @@ import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
 import { Type } from '../../ui/Type';
 import { Card } from '../../ui/Card';
-import { diagramKey, loadDiagrams } from '../calls/callsSlice';
+import { diagramKey, loadDiagram, loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { space } from '../../theme/theme';
 import { ComplaintMap } from './ComplaintMap';
 import { PlainTable } from './PlainTable';
-import { TeachingBench } from './TeachingBenchPane';
+import { TeachingBenchPane } from './TeachingBenchPane';
 import { switches } from '../../../core/diagram/terminal';
-import { DiagramPane } from '../diagnosis/DiagramPane';
+import { DiagramPane } from './DiagramPane';
 
 const PANES = {
   drawing: 'Drawing',
@@ -29,20 +29,25 @@ type Pane = keyof typeof PANES;
 /** One diagram: alive, its tables and parts, what its faults do, and a call from it. */
 export function DiagramScreen({ id }: { id: string }) {
   const dispatch = useAppDispatch();
-  const { diagrams, diagramsState, bodies } = useAppSelector((state) => state.calls);
+  const { list, listState, bodies, bodyState } = useAppSelector((state) => state.diagrams);
   useEffect(() => {
     void dispatch(loadDiagrams());
   }, [dispatch]);
-  const summary = diagrams.find((each) => each.id === id);
-  const key = summary && diagramKey(id, summary.version);
+  const version = list.find((each) => each.id === id)?.version;
+  useEffect(() => {
+    if (version !== undefined) void dispatch(loadDiagram({ id, version }));
+  }, [dispatch, id, version]);
+  const key = version === undefined ? undefined : diagramKey(id, version);
   const diagram = key === undefined ? undefined : bodies[key];
+  const missing = listState === 'ready' && key === undefined;
+  const failed = listState === 'failed' || (key !== undefined && bodyState[key] === 'failed');
   if (key === undefined || !diagram)
     return (
       <Screen title="Diagram" back="/diagrams">
-        {diagramsState === 'failed' || diagramsState === 'ready' ? (
+        {missing || failed ? (
           <Notice
-            icon={diagramsState === 'ready' ? 'search' : 'wifi-off'}
-            title={diagramsState === 'ready' ? 'No such diagram' : 'The diagram could not be read'}
+            icon={missing ? 'search' : 'wifi-off'}
+            title={missing ? 'No such diagram' : 'The diagram could not be read'}
             text="Look for it in the list, or try again when the server is back."
             testID="failed"
           />
@@ -61,7 +66,7 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
     <Screen title={diagram.name} under={diagram.kind} back="/diagrams">
       <Tabs names={PANES} chosen={pane} choose={setPane} />
       {pane === 'drawing' ? (
-        <TeachingBench diagram={diagram} drawingKey={drawingKey} />
+        <TeachingBenchPane diagram={diagram} drawingKey={drawingKey} />
       ) : (
         <ScrollView contentContainerStyle={styles.inner}>
           {pane === 'tables' &&

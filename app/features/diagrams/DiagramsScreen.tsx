@@ -1,23 +1,22 @@
 import Feather from '@expo/vector-icons/Feather';
 import { useEffect, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, View } from 'react-native';
-import type { Diagram } from '../../../core/diagram/diagram';
+import type { DiagramSummary } from '../../../contract/diagram';
+import { matches } from '../../../core/describe/searchWords';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { RowLink } from '../../ui/RowLink';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
-import { diagramKey, loadCalls, loadDiagrams } from '../calls/callsSlice';
+import { loadCalls } from '../../state/calls';
+import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
 import { space, useTheme } from '../../theme/theme';
-import { matches, wordsOf } from './search';
 
 interface Row {
-  id: string;
-  diagram: Diagram;
-  words: string;
+  diagram: DiagramSummary;
   /** Calls of this shop that were worked with it. */
   used: number;
 }
@@ -25,7 +24,8 @@ interface Row {
 /** The diagrams of the shop, found by kind, part, what people call it, or what it does not do. */
 export function DiagramsScreen() {
   const dispatch = useAppDispatch();
-  const { diagrams, diagramsState, bodies, list } = useAppSelector((state) => state.calls);
+  const { list: diagrams, listState } = useAppSelector((state) => state.diagrams);
+  const calls = useAppSelector((state) => state.calls.list);
   const favourites = useAppSelector((state) => state.settings.favourites);
   const [search, setSearch] = useState('');
   const [kept, setKept] = useState(false);
@@ -35,19 +35,19 @@ export function DiagramsScreen() {
   }, [dispatch]);
   const rows = useMemo(
     () =>
-      diagrams.flatMap(({ id, version }): Row[] => {
-        const diagram = bodies[diagramKey(id, version)];
-        if (!diagram) return [];
-        const used = list.filter((call) => call.diagramId === id).length;
-        return [{ id, diagram, words: wordsOf(diagram), used }];
+      diagrams.map((diagram): Row => {
+        const used = calls.filter((call) => call.diagramId === diagram.id).length;
+        return { diagram, used };
       }),
-    [diagrams, bodies, list],
+    [diagrams, calls],
   );
   const found = rows
-    .filter(({ id, words }) => matches(words, search) && (!kept || favourites.includes(id)))
+    .filter(
+      ({ diagram: { id, words } }) => matches(words, search) && (!kept || favourites.includes(id)),
+    )
     .sort(
       (a, b) =>
-        Number(favourites.includes(b.id)) - Number(favourites.includes(a.id)) ||
+        Number(favourites.includes(b.diagram.id)) - Number(favourites.includes(a.diagram.id)) ||
         b.used - a.used ||
         a.diagram.kind.localeCompare(b.diagram.kind),
     );
@@ -74,7 +74,7 @@ export function DiagramsScreen() {
           />
           <Button
             icon="star"
-            label={`Favourites ${rows.filter(({ id }) => favourites.includes(id)).length}`}
+            label={`Favourites ${rows.filter(({ diagram }) => favourites.includes(diagram.id)).length}`}
             testID="show-favourites"
             selected={kept}
             onPress={() => setKept(true)}
@@ -84,16 +84,16 @@ export function DiagramsScreen() {
       </View>
       <FlatList
         data={found}
-        keyExtractor={({ id }) => id}
+        keyExtractor={({ diagram }) => diagram.id}
         renderItem={({ item }) => (
           <DiagramRow
             row={item}
-            favourite={favourites.includes(item.id)}
-            star={() => star(item.id)}
+            favourite={favourites.includes(item.diagram.id)}
+            star={() => star(item.diagram.id)}
           />
         )}
         contentContainerStyle={styles.list}
-        ListEmptyComponent={<Empty state={rows.length ? 'none-match' : diagramsState} />}
+        ListEmptyComponent={<Empty state={rows.length ? 'none-match' : listState} />}
         testID="diagrams"
       />
     </Screen>
@@ -101,7 +101,7 @@ export function DiagramsScreen() {
 }
 
 function DiagramRow({
-  row: { id, diagram, used },
+  row: { diagram, used },
   favourite,
   star,
 }: {
@@ -110,7 +110,7 @@ function DiagramRow({
   star: () => void;
 }) {
   const palette = useTheme();
-  const switches = diagram.parts.filter((part) => part.kind === 'switch').length;
+  const { id, parts, switches } = diagram;
   return (
     <View style={styles.row}>
       <Pressable
@@ -130,8 +130,7 @@ function DiagramRow({
         <RowLink href={`/diagram/${id}`} name={diagram.name} testID={`diagram-${id}`}>
           <Type weight="strong">{diagram.name}</Type>
           <Type size="small" tone="soft">
-            {diagram.kind} · {diagram.parts.length} parts, {switches}{' '}
-            {switches === 1 ? 'switch' : 'switches'} ·{' '}
+            {diagram.kind} · {parts} parts, {switches} {switches === 1 ? 'switch' : 'switches'} ·{' '}
             {used === 0 ? 'not used yet' : `used in ${used} ${used === 1 ? 'call' : 'calls'}`}
           </Type>
         </RowLink>

@@ -1,17 +1,17 @@
 import { useMemo, useState } from 'react';
 import type { Diagram } from '../../../core/diagram/diagram';
-import { everyFault } from '../../../core/fault/everyFault';
-import { nameFault } from '../../../core/fault/modes';
+import { everyFault } from '../../../core/fault/faultList';
+import { nameFault } from '../../../core/describe/fault';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Field } from '../../ui/Field';
 import { Type } from '../../ui/Type';
-import type { TeachingBenchPane } from './useTeachingBench';
+import type { TeachingBench } from './useTeachingBench';
 
 const SHOWN = 8;
 
 /** Puts one fault in, found by part or by kind: the diagram as a teaching bench. */
-export function FaultPicker({ diagram, bench }: { diagram: Diagram; bench: TeachingBenchPane }) {
+export function FaultPicker({ diagram, bench }: { diagram: Diagram; bench: TeachingBench }) {
   const [search, setSearch] = useState('');
   const all = useMemo(() => {
     const named = everyFault(diagram).map((fault) => ({ fault, name: nameFault(diagram, fault) }));

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { writeTableCsv } from '../../../contract/contactTableCsv';
 import { cellState } from '../../../core/diagram/contactTable';
 import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
-import { sayPosition } from '../../../core/diagram/setup';
+import { sayPosition } from '../../../core/describe/position';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ContactGlyph } from '../../ui/ContactGlyph';

@@ -2,30 +2,34 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
 import { toSvg } from '../../../core/drawing/svg';
-import { nameFault } from '../../../core/fault/modes';
+import { nameFault } from '../../../core/describe/fault';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { saveAs } from '../../ui/saveAs';
 import { space, WIDE_FROM } from '../../theme/theme';
-import { sayGood } from '../diagnosis/Good';
-import { nameOf } from '../diagnosis/say';
+import { sayShownOn } from '../../../core/describe/shown';
+import { ORDINARY_METER } from '../../../core/meter/meter';
+import { nameOf } from '../../../core/describe/unit';
 import { Controls } from './Controls';
 import { FaultPicker } from './FaultPicker';
 import { LadderView } from './LadderView';
 import { useDrawing } from './useDrawing';
-import {
-  useTeachingBench,
-  type Expected,
-  type TeachingBenchPane as Bench,
-} from './useTeachingBench';
+import { useShown } from '../../workers/useShown';
+import { useTeachingBench, type TeachingBench } from './useTeachingBench';
 
 /** Room for the drawing on a phone, and beside the controls. */
 const TALL = { phone: 380, wide: 460 };
 
 /** The drawing alive: move what a hand moves, put a fault in, tap two points. */
-export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string }) {
+export function TeachingBenchPane({
+  diagram,
+  drawingKey,
+}: {
+  diagram: Diagram;
+  drawingKey: string;
+}) {
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const drawn = useDrawing(drawingKey, diagram);
   const bench = useTeachingBench(diagram);
@@ -59,7 +63,7 @@ export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawi
           onPoint={point}
           height={wide ? TALL.wide : TALL.phone}
         />
-        <Between diagram={diagram} bench={bench} probes={probes} />
+        <Between diagram={diagram} unit={drawingKey} bench={bench} probes={probes} />
       </>
     ),
     controls: (
@@ -90,14 +94,23 @@ export function TeachingBench({ diagram, drawingKey }: { diagram: Diagram; drawi
 /** What a meter would show between the two points: of a good unit, and of one with the fault. */
 function Between({
   diagram,
+  unit,
   bench,
-  probes: [from, to],
+  probes,
 }: {
   diagram: Diagram;
-  bench: Bench;
+  /** What the worker knows the diagram by. */
+  unit: string;
+  bench: TeachingBench;
   probes: readonly TerminalRef[];
 }) {
   const { fault } = bench;
+  const [from, to] = probes;
+  const shown = useShown(unit, diagram, bench.at, probes, fault ? [[], [fault]] : [[]]);
+  const says = (i: number): string => {
+    const one = shown?.[i];
+    return one ? sayShownOn(ORDINARY_METER, one) : '…';
+  };
   return (
     <Card testID="between">
       {from === undefined || to === undefined ? (
@@ -115,11 +128,11 @@ function Between({
             {bench.powered ? 'Live, in volts' : 'Unplugged, in ohms, wires on'}
           </Type>
           <Type weight="strong" tone="good" testID="between-good">
-            A good unit shows {sayExpected(bench.expected(from, to, []))}
+            A good unit shows {says(0)}
           </Type>
           {fault && (
             <Type weight="strong" tone="bad" testID="between-fault">
-              {nameFault(diagram, fault)}: {sayExpected(bench.expected(from, to, [fault]))}
+              {nameFault(diagram, fault)}: {says(1)}
             </Type>
           )}
         </>
@@ -129,7 +142,7 @@ function Between({
   );
 }
 
-function Runs({ diagram, bench }: { diagram: Diagram; bench: Bench }) {
+function Runs({ diagram, bench }: { diagram: Diagram; bench: TeachingBench }) {
   const { running } = bench.showing;
   if (!bench.powered) return null;
   const said = [...running].map(
@@ -144,9 +157,6 @@ function Runs({ diagram, bench }: { diagram: Diagram; bench: Bench }) {
 }
 
 const SAID = { weak: '(weakly)', hums: '(hums)' };
-
-export const sayExpected = (expected: Expected): string =>
-  expected.kind === 'none' ? `what nobody can say: ${expected.reason}` : sayGood(expected);
 
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },

@@ -1,6 +1,6 @@
 import { cellState } from '../../../core/diagram/contactTable';
 import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
-import { sayPosition } from '../../../core/diagram/setup';
+import { sayPosition } from '../../../core/describe/position';
 
 const MARKS = { closed: '●', open: '○', either: '◐' };
 const STYLE =

@@ -1,18 +1,12 @@
 import { useMemo, useState } from 'react';
 import { Unit, type Course, type StepResult } from '../../../core/behaviour/run';
 import { parseSteps, type Step } from '../../../core/behaviour/step';
-import { circuitOf, type Machine } from '../../../core/behaviour/machine';
-import { ohmReading } from '../../../core/circuit/ohmReading';
-import { voltsBetween } from '../../../core/circuit/voltReading';
-import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
+import type { Diagram } from '../../../core/diagram/diagram';
 import { showingOf, type Showing } from '../../../core/drawing/showing';
-import type { Fault } from '../../../core/fault/modes';
-import type { GoodShown } from '../../workers/diagnosis';
+import type { Fault } from '../../../core/fault/fault';
+import type { ReadAt } from '../../../core/inference/shownUnder';
 
-/** What a meter shows between two points, dead in ohms and live in volts; or why nobody can say. */
-export type Expected = GoodShown | { kind: 'none'; reason: string };
-
-export interface TeachingBenchPane {
+export interface TeachingBench {
   showing: Showing;
   powered: boolean;
   /** The position of every control, and the value of every quantity. */
@@ -27,8 +21,8 @@ export interface TeachingBenchPane {
   /** Does one thing with the unit: `door=open`, `power=on`. */
   move: (step: string) => void;
   asDrawn: () => void;
-  /** What a meter would show between two points of the unit as it stands. */
-  expected: (from: TerminalRef, to: TerminalRef, faults: readonly Fault[]) => Expected;
+  /** How it stands, for who asks what a meter would show of it. */
+  at: ReadAt;
 }
 
 const UNPLUGGED = 'power=off';
@@ -57,7 +51,7 @@ const stepsOf = (diagram: Diagram, steps: readonly string[]): Step[] => {
 };
 
 /** A unit to try things on: its controls are moved, faults put in, and what follows is seen. */
-export function useTeachingBench(diagram: Diagram): TeachingBenchPane {
+export function useTeachingBench(diagram: Diagram): TeachingBench {
   const [session, setSession] = useState(() => begin(diagram, undefined, [UNPLUGGED]));
   const [picked, setPicked] = useState<{ of: Session; moment: number }>();
   const { steps, fault, course, result } = session;
@@ -94,28 +88,11 @@ export function useTeachingBench(diagram: Diagram): TeachingBenchPane {
     putIn: (put) => setSession(begin(diagram, put, steps)),
     move,
     asDrawn: () => setSession(begin(diagram, fault, [UNPLUGGED])),
-    expected: (from, to, put) => expectedAt(diagram, stand.machine, from, to, put),
+    at:
+      setup.power === 'on'
+        ? { steps: steps.join(','), ...(moment < last && { second: stand.at }) }
+        : { setup: { ...setup, except: [] } },
   };
-}
-
-/** What a meter would show of a unit that stands so. */
-export function expectedAt(
-  diagram: Diagram,
-  machine: Machine,
-  from: TerminalRef,
-  to: TerminalRef,
-  faults: readonly Fault[],
-): Expected {
-  const { setup } = machine;
-  if (setup.power !== 'on') {
-    const answer = ohmReading(diagram, { ...setup, except: [] }, from, to, faults);
-    return answer.kind === 'open' || answer.kind === 'ohms'
-      ? { kind: 'ohms', answer }
-      : { kind: 'none', reason: answer.reason };
-  }
-  const answer = voltsBetween(circuitOf(diagram, machine, faults), from, to);
-  if (answer.kind === 'volts') return { kind: 'volts', volts: answer.nominal };
-  return { kind: 'none', reason: answer.reason };
 }
 
 /** Pulling the plug ends a run: what was done before is kept as positions alone. */

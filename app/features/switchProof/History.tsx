@@ -5,7 +5,7 @@ import { Type } from '../../ui/Type';
 import { useAppSelector } from '../../state/hooks';
 import { space, useTheme } from '../../theme/theme';
 import { ICON, TONE } from './LastReading';
-import { sayReadingPlace } from './sayReadingPlace';
+import { sayReadingPlace } from '../../../core/describe/readingPlace';
 import type { SwitchProof } from './useSwitchProof';
 
 /** Every reading of the switch, the last first; what was taken back stays, crossed out. */

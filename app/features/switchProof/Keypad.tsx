@@ -2,7 +2,7 @@ import Feather from '@expo/vector-icons/Feather';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { DisplayProblem } from '../../../core/meter/display';
-import { sayDisplay } from '../../../core/meter/display';
+import { sayDisplay } from '../../../core/describe/display';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Type } from '../../ui/Type';
@@ -15,6 +15,8 @@ interface Props {
   letters: boolean;
   /** Ohms and beeps, or the volts of a live reading. */
   measures?: 'ohms' | 'volts';
+  /** The range that the dial of a manual meter is on, and what says that it was turned. */
+  dial?: { range: { name: string }; turn: () => void };
 }
 
 interface Key {
@@ -29,7 +31,7 @@ interface Key {
 const MOST_DIGITS = 8;
 
 /** What the meter showed: one tap for a word, digits and then the unit for a number. */
-export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
+export function Keypad({ enter, letters, measures = 'ohms', dial }: Props) {
   const palette = useTheme();
   const [typed, setTyped] = useState('');
   const [inWords, setInWords] = useState(false);
@@ -109,6 +111,15 @@ export function Keypad({ enter, letters, measures = 'ohms' }: Props) {
           <Type size="small" tone="soft" style={styles.grow}>
             {typed ? 'Now its unit' : 'What does the meter show?'}
           </Type>
+          {dial && (
+            <Button
+              look="bare"
+              label={`dial ${dial.range.name}`}
+              hint={`The dial is on ${dial.range.name}; say that it is on the next`}
+              testID="dial"
+              onPress={dial.turn}
+            />
+          )}
           <Type size="title" weight="mono" testID="typed">
             {typed}
           </Type>

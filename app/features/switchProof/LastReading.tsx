@@ -5,8 +5,9 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space, useTheme } from '../../theme/theme';
-import type { LoggedReading } from '../calls/callView';
-import { sayReadingPlace } from './sayReadingPlace';
+import { sayJudgement } from '../../../core/describe/judgement';
+import type { LoggedReading } from '../../../core/call/log';
+import { sayReadingPlace } from '../../../core/describe/readingPlace';
 import type { SwitchProof } from './useSwitchProof';
 
 export const TONE = (judgement: Judgement | undefined) =>
@@ -34,7 +35,7 @@ export function LastReading({ proof, last }: { proof: SwitchProof; last: LoggedR
           {sayReadingPlace(proof, last)}: {last.said}
         </Type>
         <Type weight="strong" testID="meaning">
-          {judgement.says}
+          {sayJudgement(judgement, last)}
         </Type>
         {loss && (
           <Type size="small">

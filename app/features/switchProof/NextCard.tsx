@@ -6,7 +6,7 @@ import { ContactGlyph } from '../../ui/ContactGlyph';
 import { Type } from '../../ui/Type';
 import { ProbePair } from '../../ui/ProbePair';
 import { radius, space, useTheme } from '../../theme/theme';
-import { sayNext } from './sayNext';
+import { sayNext } from '../../../core/describe/nextReading';
 import type { SwitchProof } from './useSwitchProof';
 
 /** Where the probes go next, in which state, and what a good unit reads there. */

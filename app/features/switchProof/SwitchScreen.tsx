@@ -15,7 +15,7 @@ import { History } from './History';
 import { Keypad } from './Keypad';
 import { LastReading } from './LastReading';
 import { NextCard } from './NextCard';
-import { sayNext } from './sayNext';
+import { sayNext } from '../../../core/describe/nextReading';
 import { TableFile } from './TableFile';
 import { useSwitchProof, type SwitchProof } from './useSwitchProof';
 import { VerdictCard } from './VerdictCard';

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space, useTheme, type Palette } from '../../theme/theme';
-import { sayVerdict, type VerdictInWords } from './sayVerdict';
+import { sayVerdict, type VerdictInWords } from '../../../core/describe/switchVerdict';
 import type { SwitchProof } from './useSwitchProof';
 
 const GROUND: Record<VerdictInWords['tone'], keyof Palette> = {

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { SwitchPredictor } from '../../../core/inference/switchPredictor';
 import type { Depth } from '../../../core/plan/proof';
+import type { SwitchDiagnosis } from '../../../core/plan/switchDiagnosis';
 import { askWorker } from '../../workers/diagnosis';
 
 /** Cells of a table from which on its proof is planned beside the page. */
@@ -9,27 +9,27 @@ const BIG = 60;
 /** Whether the proof of a switch is planned; that of a big table by the worker. */
 export function usePlannedProof(
   key: string | undefined,
-  predictor: SwitchPredictor | undefined,
+  diagnosis: SwitchDiagnosis | undefined,
   depth: Depth,
 ): boolean {
-  const [planned, setPlanned] = useState<{ predictor: SwitchPredictor; depth: Depth }>();
-  const part = predictor?.part;
+  const [planned, setPlanned] = useState<{ diagnosis: SwitchDiagnosis; depth: Depth }>();
+  const part = diagnosis?.predictor.part;
   const big = part !== undefined && part.contacts.length * part.table.rows.length > BIG;
   useEffect(() => {
-    if (!big || !predictor || key === undefined) return;
+    if (!big || !diagnosis || key === undefined) return;
     let wanted = true;
     const done = (): void => {
-      if (wanted) setPlanned({ predictor, depth });
+      if (wanted) setPlanned({ diagnosis, depth });
     };
-    const { diagram } = predictor;
-    askWorker({ ask: 'proof', key, diagram, part: predictor.part.id, depth }).then((answer) => {
-      if (answer.kind === 'proof') predictor.takeProof(depth, answer.steps);
+    const { diagram, part: read } = diagnosis.predictor;
+    askWorker({ ask: 'proof', key, diagram, part: read.id, depth }).then((answer) => {
+      if (answer.kind === 'proof') diagnosis.takeProof(depth, answer.steps);
       done();
       // Where there is no worker the page plans it itself, however long that takes.
     }, done);
     return () => {
       wanted = false;
     };
-  }, [big, key, predictor, depth]);
-  return !big || (planned?.predictor === predictor && planned?.depth === depth);
+  }, [big, key, diagnosis, depth]);
+  return !big || (planned?.diagnosis === diagnosis && planned?.depth === depth);
 }

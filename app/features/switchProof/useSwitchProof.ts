@@ -1,16 +1,23 @@
 import { useEffect, useMemo } from 'react';
 import type { CallDetail } from '../../../contract/call';
-import { SwitchPredictor } from '../../../core/inference/switchPredictor';
-import { switchState, type SwitchState } from '../../../core/inference/switchVerdict';
-import type { SwitchPart } from '../../../core/diagram/diagram';
+import type { SwitchState } from '../../../core/inference/switchVerdict';
+import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
 import { findSwitch } from '../../../core/diagram/terminal';
 import { parseDisplay, type DisplayProblem } from '../../../core/meter/display';
 import { METERS, type Meter } from '../../../core/meter/meter';
-import { nextReading, type NextReading } from '../../../core/plan/nextReading';
-import { acknowledgements, readingsOf, selectCall, type LoggedReading } from '../calls/callView';
-import { diagramKey, loadCall, type Loading } from '../calls/callsSlice';
+import type { NextReading } from '../../../core/plan/nextReading';
+import type { Depth } from '../../../core/plan/proof';
+import { SwitchDiagnosis } from '../../../core/plan/switchDiagnosis';
+import { selectCall } from '../../state/callView';
+import { powerAndIsolation } from '../../../core/call/power';
+import { readingsOf } from '../../../core/call/log';
+import { type LoggedReading } from '../../../core/call/log';
+import { loadCall } from '../../state/calls';
+import { type Loading } from '../../state/loading';
+import { diagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { useLog } from '../calls/useLog';
+import { useSame } from '../../state/useSame';
+import { useLog } from '../../state/useLog';
 import { usePlannedProof } from './usePlannedProof';
 
 /** What has to be done before the first reading, in order. */
@@ -18,10 +25,14 @@ export type Gate = 'made-safe' | 'meter-proved' | 'wires-off';
 
 export interface SwitchProof {
   call: CallDetail;
+  diagram: Diagram;
   part: SwitchPart;
+  depth: Depth;
   meter: Meter;
   /** All readings of the switch, with those that were taken back. */
-  readings: LoggedReading[];
+  readings: readonly LoggedReading[];
+  /** How many of them still count. */
+  counting: number;
   state: SwitchState;
   next: NextReading | undefined;
   gate: Gate | undefined;
@@ -49,7 +60,7 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
 
   const diagram = call?.diagram;
   const entries = call?.entries;
-  const acknowledged = useMemo(() => acknowledgements(entries ?? []), [entries]);
+  const acknowledged = useMemo(() => powerAndIsolation(entries ?? []), [entries]);
   const { leadOhms } = acknowledged;
   const meter = useMemo(() => {
     const chosen = METERS.find((each) => each.id === meterId) ?? METERS[0];
@@ -57,25 +68,29 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
       ? chosen
       : { ...chosen, leads: { ...chosen.leads, ohms: leadOhms } };
   }, [meterId, leadOhms]);
-  const predictor = useMemo(() => {
+  const diagnosis = useMemo(() => {
     const found = diagram && findSwitch(diagram, partId);
-    return diagram && found?.ok ? new SwitchPredictor(diagram, found.value, meter) : undefined;
-  }, [diagram, partId, meter]);
-  const readings = useMemo(() => readingsOf(entries ?? [], partId), [entries, partId]);
+    return diagram && found?.ok ? new SwitchDiagnosis(diagram, found.value) : undefined;
+  }, [diagram, partId]);
+  const logged = useMemo(
+    () => (diagram ? readingsOf(diagram, entries ?? [], partId) : []),
+    [diagram, entries, partId],
+  );
+  // Lines that say nothing of this switch leave its readings, and all that is made of them, alone.
+  const readings = useSame(logged, logged.map(({ id, doubted }) => `${id}${doubted}`).join());
   const key = call && diagramKey(call.diagramId, call.diagramVersion);
-  const planned = usePlannedProof(key, predictor, depth);
+  const planned = usePlannedProof(key, diagnosis, depth);
   const worked = useMemo(() => {
-    if (!predictor || !planned) return undefined;
+    if (!diagnosis || !planned) return undefined;
     const counting = readings.filter((each) => !each.doubted);
-    const state = switchState(predictor, counting, depth);
-    return { state, next: nextReading(predictor, counting, state) };
-  }, [predictor, planned, readings, depth]);
+    return { ...diagnosis.of(counting, depth), counting: counting.length };
+  }, [diagnosis, planned, readings, depth]);
 
   if (!call) return { state: loading === 'ready' ? 'failed' : loading };
-  if (!predictor) return { state: 'no-such-switch' };
+  if (!diagnosis) return { state: 'no-such-switch' };
   if (!worked) return { state: 'planning' };
 
-  const { part } = predictor;
+  const { part } = diagnosis.predictor;
   const { next } = worked;
   const enter: SwitchProof['enter'] = (said, range) => {
     const parsed = parseDisplay(said);
@@ -110,7 +125,9 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
     state: 'ready',
     proof: {
       call,
+      diagram: call.diagram,
       part,
+      depth,
       meter,
       readings,
       ...worked,

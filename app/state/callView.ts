@@ -1,0 +1,63 @@
+import { createSelector } from '@reduxjs/toolkit';
+import type { CallDetail, CallSummary, Stage } from '../../contract/call';
+import type { Entry } from '../../contract/entry';
+import { freshSummary } from './calls';
+import type { OutboxItem } from '../sync/outboxItem';
+import type { RootState } from './store';
+
+/** Calls as the technician sees them: what the server knows and what still waits to be sent. */
+
+const outboxItems = (state: RootState): OutboxItem[] => state.outbox.items;
+
+/** A call's log with the entries that wait, in the order of the phone's clock. */
+const withWaiting = (entries: Entry[], items: OutboxItem[], callId: string): Entry[] => {
+  const known = new Set(entries.map((each) => each.id));
+  const waiting = items.flatMap((item): Entry[] =>
+    item.to === 'entries' && item.body.callId === callId && !item.refused && !known.has(item.id)
+      ? [{ ...item.body, id: item.id }]
+      : [],
+  );
+  return [...entries, ...waiting].sort((a, b) => a.phoneAt.localeCompare(b.phoneAt));
+};
+
+const stageOf = (entries: Entry[], known: Stage): Stage => {
+  const last = entries.findLast((each) => each.kind === 'stage');
+  return last?.kind === 'stage' ? last.body.stage : known;
+};
+
+export const selectCall = createSelector(
+  [(state: RootState) => state.calls, outboxItems, (_: RootState, id: string) => id],
+  (calls, items, id): CallDetail | undefined => {
+    const stored = calls.open[id];
+    if (!stored) return undefined;
+    const entries = withWaiting(stored.entries, items, id);
+    return { ...stored, entries, stage: stageOf(entries, stored.stage) };
+  },
+);
+
+/** The list of calls, the last worked first, with what waits counted in. */
+export const selectCalls = createSelector(
+  [(state: RootState) => state.calls, (state: RootState) => state.diagrams.list, outboxItems],
+  (calls, diagrams, items): CallSummary[] => {
+    const known = new Set(calls.list.map((each) => each.id));
+    const fresh = items.flatMap((item): CallSummary[] => {
+      if (item.to !== 'calls' || known.has(item.id) || item.refused) return [];
+      const { diagramId } = item.body;
+      const name = diagrams.find((each) => each.id === diagramId)?.name ?? diagramId;
+      return [freshSummary(item.id, item.body, name)];
+    });
+    return [...fresh, ...calls.list]
+      .map((call) => {
+        const added = withWaiting([], items, call.id);
+        if (added.length === 0) return call;
+        const readings = call.readings + added.filter((each) => each.kind === 'reading').length;
+        return {
+          ...call,
+          readings,
+          stage: stageOf(added, call.stage),
+          lastAt: added.at(-1)?.phoneAt ?? call.lastAt,
+        };
+      })
+      .sort((a, b) => b.lastAt.localeCompare(a.lastAt));
+  },
+);

@@ -1,0 +1,66 @@
+import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
+import type { DiagramSummary } from '../../contract/diagram';
+import type { Diagram } from '../../core/diagram/diagram';
+import { diagramOnDevice, fetchDiagrams, keepDiagrams } from '../sync/api';
+import type { Loading } from './loading';
+
+interface DiagramsState {
+  list: DiagramSummary[];
+  listState: Loading;
+  /** Bodies that a screen has asked for, by `id/version`. */
+  bodies: Record<string, Diagram>;
+  bodyState: Record<string, Loading>;
+}
+
+const initialState: DiagramsState = { list: [], listState: 'idle', bodies: {}, bodyState: {} };
+
+/** What a version of a diagram is known by, here and in the worker. */
+export const diagramKey = (id: string, version: number): string => `${id}/${version}`;
+
+/** The list; the bodies that this device lacks follow behind, so that a call can be opened offline. */
+export const loadDiagrams = createAsyncThunk('diagrams/list', async () => {
+  const { value } = await fetchDiagrams();
+  // A device that cannot keep them asks for each when it is opened.
+  void keepDiagrams(value).catch(() => undefined);
+  return value;
+});
+
+/** One version, from the device where it has it. */
+export const loadDiagram = createAsyncThunk(
+  'diagrams/one',
+  ({ id, version }: { id: string; version: number }) => diagramOnDevice(id, version),
+);
+
+const slice = createSlice({
+  name: 'diagrams',
+  initialState,
+  reducers: {},
+  extraReducers: (build) => {
+    build
+      .addCase(loadDiagrams.pending, (state) => {
+        if (state.listState !== 'ready') state.listState = 'loading';
+      })
+      .addCase(loadDiagrams.fulfilled, (state, { payload }) => {
+        state.list = payload;
+        state.listState = 'ready';
+      })
+      .addCase(loadDiagrams.rejected, (state) => {
+        if (state.listState !== 'ready') state.listState = 'failed';
+      })
+      .addCase(loadDiagram.pending, (state, { meta: { arg } }) => {
+        const key = diagramKey(arg.id, arg.version);
+        if (!state.bodies[key]) state.bodyState[key] = 'loading';
+      })
+      .addCase(loadDiagram.fulfilled, (state, { payload, meta: { arg } }) => {
+        const key = diagramKey(arg.id, arg.version);
+        state.bodies[key] = payload;
+        state.bodyState[key] = 'ready';
+      })
+      .addCase(loadDiagram.rejected, (state, { meta: { arg } }) => {
+        const key = diagramKey(arg.id, arg.version);
+        if (!state.bodies[key]) state.bodyState[key] = 'failed';
+      });
+  },
+});
+
+export const diagrams = slice.reducer;

@@ -1,0 +1,34 @@
+import 'reflect-metadata/lite';
+import { ArrayMaxSize, IsArray, IsString, MaxLength } from 'class-validator';
+import type { Diagram } from '../core/diagram/diagram';
+
+/** A diagram as lists show and search it, without its body. */
+export interface DiagramSummary {
+  id: string;
+  version: number;
+  name: string;
+  kind: string;
+  parts: number;
+  switches: number;
+  /** Everything that it can be found by. */
+  words: string;
+}
+
+/** One version of a diagram; versions never change. */
+export interface DiagramBody {
+  id: string;
+  version: number;
+  body: Diagram;
+}
+
+/** Versions that a device has already, written `id/version`: it is sent the others. */
+export class HaveDto {
+  @IsArray()
+  @ArrayMaxSize(5000)
+  @IsString({ each: true })
+  @MaxLength(100, { each: true })
+  have!: string[];
+}
+
+/** Bodies in one answer at most; a device asks again for the rest. */
+export const MOST_BODIES = 200;

@@ -1,0 +1,38 @@
+import 'reflect-metadata/lite';
+import { ArrayMaxSize, IsArray, IsIn, IsObject, IsString, Matches } from 'class-validator';
+import type { TerminalRef } from '../../core/diagram/diagram';
+import type { QuantityState, Setup } from '../../core/diagram/setup';
+import { asTerminal, TERMINAL } from './terminal';
+
+/** The shape of a setup; whether its names are there is asked of the diagram. */
+export class SetupDto implements Setup {
+  @IsIn(['off', 'on', 'unknown'])
+  power!: Setup['power'];
+
+  /** Supplies that are not as `power` says. */
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  except!: string[];
+
+  @IsObject()
+  actuators!: Record<string, string | QuantityState>;
+
+  @IsObject()
+  byHand!: Record<string, string>;
+
+  @IsArray()
+  @ArrayMaxSize(60)
+  @Matches(TERMINAL, { ...asTerminal, each: true })
+  lifted!: TerminalRef[];
+
+  @IsArray()
+  @ArrayMaxSize(60)
+  @IsString({ each: true })
+  partsOut!: string[];
+
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsArray({ each: true })
+  jumpers!: [TerminalRef, TerminalRef][];
+}

@@ -1,0 +1,201 @@
+import { builtIn, LIBRARY } from '../../library/library';
+import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
+import { UnitPredictor } from '../inference/unitPredictor';
+import { beliefState } from '../inference/beliefState';
+import { ORDINARY_METER } from '../meter/meter';
+import { unitTests } from '../plan/unitTests';
+import { findingsInEntry } from './entryFindings';
+import { evidenceOf } from './log';
+import type { LogEntry, ReadingRecord, Records } from './record';
+
+const washer = builtIn('top-load-washer');
+const furnace = builtIn('gas-furnace');
+if (!washer || !furnace) throw new Error('no washer, no furnace');
+const drawn: Setup = { ...drawnSetup(washer), except: [] };
+
+const good: ReadingRecord = {
+  part: 'lid-switch',
+  from: 'lid-switch.A1',
+  to: 'lid-switch.A2',
+  setup: drawn,
+  wiggle: false,
+  lookedAgain: false,
+  function: 'ohm',
+  meter: 'ordinary-auto',
+  leadOhms: 0.2,
+  said: '0.3',
+  supersedes: [],
+};
+const inReading = (more: Partial<ReadingRecord>, setup: Partial<Setup> = {}): string[] =>
+  findingsInEntry(washer, {
+    kind: 'reading',
+    body: { ...good, ...more, setup: { ...drawn, ...setup } },
+  }).map(({ path }) => path);
+const inBody = <K extends keyof Records>(kind: K, body: Records[K]): string[] =>
+  findingsInEntry(washer, { kind, body } as Parameters<typeof findingsInEntry>[1]).map(
+    ({ path, message }) => `${path}: ${message}`,
+  );
+
+describe('a reading beside its diagram', () => {
+  it('is taken when everything in it is there', () => {
+    expect(inReading({})).toEqual([]);
+    expect(inReading({ part: 'w5', from: 'timer.MT', to: 'lid-switch.B1' })).toEqual([]);
+    const whole: Partial<Setup> = {
+      byHand: { 'lid-switch': 'open' },
+      lifted: ['lid-switch.A2'],
+      partsOut: ['timer'],
+      jumpers: [['timer.L', 'timer.SP']],
+      except: ['cord'],
+    };
+    expect(inReading({}, whole)).toEqual([]);
+  });
+
+  it.each<[string, Partial<ReadingRecord>, Partial<Setup>, string]>([
+    ['a part', { part: 'nothing' }, {}, '/body/part'],
+    ['a point', { from: 'lid-switch.Z' }, {}, '/body/from'],
+    ['the other point', { to: 'nothing.A' }, {}, '/body/to'],
+    ['two points', { to: 'lid-switch.A1' }, {}, '/body/to'],
+    ['steps', { steps: 'timer=boil' }, {}, '/body/steps'],
+    ['a supply', {}, { except: ['gas'] }, '/body/setup/except/0'],
+    ['an actuator', {}, { actuators: { hatch: 'open' } }, '/body/setup/actuators/hatch'],
+    ['a position', {}, { actuators: { lid: 'ajar' } }, '/body/setup/actuators/lid'],
+    [
+      'a position, not a value',
+      {},
+      { actuators: { lid: { value: 3 } } },
+      '/body/setup/actuators/lid',
+    ],
+    ['a switch in hand', {}, { byHand: { drive: 'open' } }, '/body/setup/byHand/drive'],
+    [
+      'where a hand holds it',
+      {},
+      { byHand: { 'lid-switch': 'up' } },
+      '/body/setup/byHand/lid-switch',
+    ],
+    ['a lifted wire', {}, { lifted: ['timer.L', 'timer.Q'] }, '/body/setup/lifted/1'],
+    ['a part on the bench', {}, { partsOut: ['pump'] }, '/body/setup/partsOut/0'],
+    ['a jumper', {}, { jumpers: [['timer.L', 'nowhere.9']] }, '/body/setup/jumpers/0/1'],
+    ['both ends of a jumper', {}, { jumpers: [['timer.L', 'timer.L']] }, '/body/setup/jumpers/0'],
+    ['a meter', { meter: 'abacus' }, {}, '/body/meter'],
+    ['a range', { meter: 'ordinary-manual', range: '7Ω' }, {}, '/body/range'],
+    ['a display', { said: 'zero reading' }, {}, '/body/said'],
+    ['a display of ohms', { said: '24 V' }, {}, '/body/said'],
+    ['dead, for ohms', {}, { power: 'on' }, '/body/setup/power'],
+    ['known to be dead, for ohms', {}, { power: 'unknown' }, '/body/setup/power'],
+    [
+      'dead, for the beeper',
+      { function: 'beeper', said: 'beep' },
+      { power: 'on' },
+      '/body/setup/power',
+    ],
+    ['fed, for volts', { function: 'volt', said: '0 V' }, {}, '/body/setup/power'],
+    ['volts, for volts', { function: 'volt', said: '0.3' }, { power: 'on' }, '/body/said'],
+  ])('is refused without %s', (_what, more, setup, path) => {
+    expect(inReading(more, setup)).toEqual([path]);
+  });
+
+  it('takes volts under power, and from a pilot that burns on while the plug is out', () => {
+    expect(inReading({ function: 'volt', said: '119 V' }, poweredSetup(drawn))).toEqual([]);
+    expect(inReading({ function: 'volt', said: '0 V' }, { except: ['cord'] })).toEqual([]);
+  });
+
+  it('takes a quantity by its value and the side it came from, or by the side alone', () => {
+    const id = furnace.actuators.find((each) => each.kind === 'quantity')?.id ?? '';
+    const at = (state: unknown): string[] =>
+      findingsInEntry(furnace, {
+        kind: 'reading',
+        body: {
+          ...good,
+          part: 'limit',
+          from: 'limit.a',
+          to: 'limit.b',
+          setup: {
+            ...drawnSetup(furnace),
+            except: [],
+            actuators: { [id]: state } as Setup['actuators'],
+          },
+        },
+      }).map(({ path }) => path);
+    for (const right of [{ value: 70 }, { value: 70, cameFrom: 'above' }, 'above', 'below'])
+      expect(at(right)).toEqual([]);
+    for (const wrong of ['hot', { value: NaN }, { value: 70, cameFrom: 'left' }, { value: 'x' }])
+      expect(at(wrong)).toEqual([`/body/setup/actuators/${id}`]);
+  });
+});
+
+describe('other entries beside their diagram', () => {
+  const told = { source: 'told', steps: 'timer=wash', subject: 'drive', outcome: 'hums' } as const;
+
+  it('take only what can be noticed of a part', () => {
+    expect(inBody('statement', told)).toEqual([]);
+    expect(inBody('statement', { ...told, subject: 'cord', outcome: 'opens' })).toEqual([]);
+    expect(inBody('statement', { ...told, outcome: 'dances' })).toEqual([
+      expect.stringMatching(/^\/body\/outcome: "dances" is not seen of drive; known: runs, weak/),
+    ]);
+    expect(inBody('statement', { ...told, subject: 'cord' })).toHaveLength(1);
+    expect(inBody('statement', { ...told, subject: 'lid-switch' })).toHaveLength(1);
+    expect(inBody('statement', { ...told, subject: 'pump' })).toEqual([
+      '/body/subject: there is no part "pump"',
+    ]);
+    expect(inBody('statement', { ...told, steps: 'timer=boil' })[0]).toMatch(/^\/body\/steps/);
+    expect(inBody('statement', { ...told, jumper: ['timer.L', 'x.y'] })[0]).toMatch(
+      /^\/body\/jumper\/1/,
+    );
+    const board = furnace.parts.find((part) => part.kind === 'board' && part.logic);
+    if (board?.kind !== 'board' || !board.logic) throw new Error('no board');
+    const says = (outcome: string): number =>
+      findingsInEntry(furnace, {
+        kind: 'statement',
+        body: { ...told, steps: 'thermostat=heat', subject: board.id, outcome },
+      }).length;
+    expect(says(`says ${board.logic.states[0].says}`)).toBe(0);
+    expect(says('says hello')).toBe(1);
+  });
+
+  it('take looks, parts and switches that are there', () => {
+    expect(inBody('look', { look: 'click', found: true })).toEqual([]);
+    expect(inBody('look', { look: 'smell', found: true })[0]).toMatch(/known: click/);
+    expect(inBody('act', { part: 'w5', act: 'reseat' })).toEqual([]);
+    expect(inBody('act', { part: 'pump', act: 'tap' })).toHaveLength(1);
+    expect(inBody('acknowledged', { what: 'made-safe' })).toEqual([]);
+    expect(inBody('acknowledged', { what: 'wires-off', part: 'timer' })).toEqual([]);
+    expect(inBody('acknowledged', { what: 'wires-off' })[0]).toMatch(/^\/body\/part/);
+    expect(inBody('acknowledged', { what: 'wires-off', part: 'pump' })).toHaveLength(1);
+    expect(inBody('doubt', { names: 'a', reason: 'b' })).toEqual([]);
+    expect(inBody('stage', { stage: 'done' })).toEqual([]);
+  });
+});
+
+it('takes every test that the planner asks for, on every built-in diagram', () => {
+  for (const diagram of LIBRARY)
+    for (const test of unitTests(diagram)) {
+      if (test.kind !== 'ohm') continue;
+      const { from, to, setup, wiggle } = test;
+      const part = diagram.parts.find((each) => from.startsWith(`${each.id}.`))?.id;
+      const body = { ...good, part: part ?? diagram.wires[0]?.id ?? '', from, to, setup, wiggle };
+      expect(findingsInEntry(diagram, { kind: 'reading', body })).toEqual([]);
+    }
+});
+
+it('lets no stored entry stop a call, whatever is in it', () => {
+  const setups = [
+    { jumpers: [['nowhere.1', 'nowhere.2']] },
+    { lifted: ['nowhere.1'] },
+    { actuators: { lid: 7 } },
+    { byHand: { nothing: 'x' } },
+    { power: 'on' },
+    { jumpers: undefined },
+    { lifted: 'timer.L' },
+    { byHand: null },
+    { jumpers: ['timer.L'] },
+  ] as unknown as Partial<Setup>[];
+  const log = setups.map((setup, i): LogEntry => ({
+    id: `${i}`,
+    kind: 'reading',
+    phoneAt: '',
+    body: { ...good, setup: { ...drawn, ...setup } },
+  }));
+  const { evidence, setAside } = evidenceOf(washer, log);
+  expect(setAside).toHaveLength(log.length);
+  expect(() => beliefState(new UnitPredictor(washer, ORDINARY_METER), evidence)).not.toThrow();
+});

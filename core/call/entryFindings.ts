@@ -1,0 +1,176 @@
+import { outcomesOf } from '../behaviour/statement';
+import { parseSteps } from '../behaviour/step';
+import type { Actuator, Diagram, TerminalRef } from '../diagram/diagram';
+import type { Finding } from '../diagram/lint';
+import { feeds, positionsOf, type QuantityState, type Setup } from '../diagram/setup';
+import { findSwitch, findTerminal, owners } from '../diagram/terminal';
+import { METERS, type Meter } from '../meter/meter';
+import type { Result } from '../result';
+import { shownIn, type LogEntry, type ReadingRecord, type Records } from './record';
+
+/** An entry before it has its id and its time. */
+type Said = { [K in LogEntry['kind']]: { kind: K; body: Records[K] } }[LogEntry['kind']];
+
+/**
+ * What is wrong with an entry beside the diagram of its call: names that are not there, a setup that
+ * cannot be, a reading that means nothing in its setup. Empty for an entry that can be used; paths
+ * begin with /body.
+ */
+export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
+  const findings: Finding[] = [];
+  const report = (path: string, message: string): void => {
+    findings.push({ path: `/body${path}`, severity: 'error', message });
+  };
+  const unless = (path: string, found: Result<unknown, { message: string }>): void => {
+    if (!found.ok) report(path, found.error.message);
+  };
+  const named = (path: string, id: string): void => {
+    const ids = [...owners(diagram), ...diagram.wires].map((each) => each.id);
+    if (!ids.includes(id)) report(path, `there is no part "${id}"`);
+  };
+  const bridge = (path: string, pair: readonly TerminalRef[]): void => {
+    pair.forEach((ref, i) => unless(`${path}/${i}`, findTerminal(diagram, ref)));
+    if (pair.length !== 2 || pair[0] === pair[1])
+      report(path, 'a jumper joins two different terminals');
+  };
+  switch (entry.kind) {
+    case 'reading': {
+      const { part, from, to, steps, setup } = entry.body;
+      named('/part', part);
+      unless('/from', findTerminal(diagram, from));
+      unless('/to', findTerminal(diagram, to));
+      if (from === to) report('/to', 'two different points are read against each other');
+      if (steps !== undefined) unless('/steps', parseSteps(diagram, steps));
+      if (!isWhole(setup)) {
+        report('/setup', 'does not say everything that must be true while it is read');
+        break;
+      }
+      inSetup(diagram, setup, (path, message) => report(`/setup${path}`, message));
+      setup.jumpers.forEach((pair, i) => bridge(`/setup/jumpers/${i}`, pair));
+      inDisplay(diagram, entry.body, report);
+      break;
+    }
+    case 'statement': {
+      const { steps, subject, outcome, jumper } = entry.body;
+      unless('/steps', parseSteps(diagram, steps));
+      if (jumper) bridge('/jumper', jumper);
+      const known: readonly string[] | undefined = outcomesOf(diagram, subject);
+      if (!known) report('/subject', `there is no part "${subject}"`);
+      else if (!known.includes(outcome))
+        report('/outcome', `"${outcome}" is not seen of ${subject}; ${oneOf(known)}`);
+      break;
+    }
+    case 'look': {
+      const known = (diagram.looks ?? []).map((each) => each.id);
+      if (!known.includes(entry.body.look))
+        report('/look', `there is no look "${entry.body.look}"; ${oneOf(known)}`);
+      break;
+    }
+    case 'act':
+      named('/part', entry.body.part);
+      break;
+    case 'acknowledged': {
+      const { what, part } = entry.body;
+      if (part !== undefined) named('/part', part);
+      else if (what === 'wires-off') report('/part', 'say off which part the wires are');
+      break;
+    }
+    case 'doubt':
+    case 'stage':
+    case 'diagram':
+  }
+  return findings;
+}
+
+type Report = (path: string, message: string) => void;
+
+const oneOf = (known: readonly string[]): string => `known: ${known.join(', ') || 'none'}`;
+
+/** Whether a setup has all its lists: one from a log that is older, or was written by hand, may not. */
+const isWhole = ({
+  actuators,
+  byHand,
+  except,
+  lifted,
+  partsOut,
+  jumpers,
+}: Partial<Setup>): boolean =>
+  [actuators, byHand].every((each) => typeof each === 'object' && each !== null) &&
+  [except, lifted, partsOut, jumpers].every(Array.isArray) &&
+  (jumpers ?? []).every(Array.isArray);
+
+/** Every name in a setup, and every state that it says something is in. */
+function inSetup(diagram: Diagram, setup: Setup, report: Report): void {
+  const supplies = diagram.supplies.map((each) => each.id);
+  setup.except.forEach((id, i) => {
+    if (!supplies.includes(id))
+      report(`/except/${i}`, `there is no supply "${id}"; ${oneOf(supplies)}`);
+  });
+  for (const [id, state] of Object.entries(setup.actuators)) {
+    const actuator = diagram.actuators.find((each) => each.id === id);
+    const ids = diagram.actuators.map((each) => each.id);
+    const message = actuator
+      ? wrongState(actuator, state)
+      : `there is no actuator "${id}"; ${oneOf(ids)}`;
+    if (message !== undefined) report(`/actuators/${id}`, message);
+  }
+  for (const [id, position] of Object.entries(setup.byHand)) {
+    const part = findSwitch(diagram, id);
+    if (!part.ok) report(`/byHand/${id}`, part.error.message);
+    else {
+      const known = positionsOf(diagram, part.value);
+      if (!known.includes(position))
+        report(`/byHand/${id}`, `"${String(position)}" is not a position; ${oneOf(known)}`);
+    }
+  }
+  setup.lifted.forEach((ref, i) => {
+    const found = findTerminal(diagram, ref);
+    if (!found.ok) report(`/lifted/${i}`, found.error.message);
+  });
+  const parts = diagram.parts.map((each) => each.id);
+  setup.partsOut.forEach((id, i) => {
+    if (!parts.includes(id)) report(`/partsOut/${i}`, `there is no part "${id}"`);
+  });
+}
+
+function wrongState(actuator: Actuator, state: string | QuantityState): string | undefined {
+  if (actuator.kind !== 'quantity') {
+    const known = actuator.positions.map((each) => each.id);
+    return typeof state === 'string' && known.includes(state)
+      ? undefined
+      : `"${typeof state === 'string' ? state : 'a value'}" is not a position; ${oneOf(known)}`;
+  }
+  // A quantity may be said by the side of its set point alone.
+  if (state === 'above' || state === 'below') return undefined;
+  const side = typeof state === 'object' ? state.cameFrom : undefined;
+  const whole =
+    typeof state === 'object' &&
+    Number.isFinite(state.value) &&
+    (side === undefined || side === 'below' || side === 'above');
+  return whole ? undefined : `must be a number of ${actuator.unit}, come from below or above`;
+}
+
+/** Whether the reading means anything: by its function, its power, and the meter it was taken with. */
+function inDisplay(diagram: Diagram, reading: ReadingRecord, report: Report): void {
+  const { function: meant, setup, said, meter: id } = reading;
+  if (!shownIn(reading)) report('/said', `"${said}" is not a display that says one thing`);
+  if (meant === 'volt') {
+    if (!diagram.supplies.some((supply) => feeds(setup, supply)))
+      report('/setup/power', 'volts are read with something feeding the unit');
+  } else if (setup.power !== 'off') {
+    report(
+      '/setup/power',
+      'ohms and beeper are for a dead unit: power off, proved dead; live it is volts',
+    );
+  }
+  const meter = METERS.find((each) => each.id === id);
+  if (!meter)
+    report('/meter', `there is no meter "${id}"; ${oneOf(METERS.map((each) => each.id))}`);
+  else if (meant === 'ohm') inRange(meter, reading, report);
+}
+
+function inRange({ ohmRanges }: Meter, { range }: ReadingRecord, report: Report): void {
+  const ids = ohmRanges.map((each) => each.id);
+  if (range !== undefined && !ids.includes(range))
+    report('/range', `there is no range "${range}"; ${oneOf(ids)}`);
+}

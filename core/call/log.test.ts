@@ -1,0 +1,250 @@
+import { builtIn } from '../../library/library';
+import { sayEvidence } from '../describe/unit';
+import { drawnSetup } from '../diagram/setup';
+import { evidenceKey, placeKey, type ReadingEvidence } from './evidence';
+import { evidenceOf, readingsOf, takenBack } from './log';
+import { powerAndIsolation } from './power';
+import { shownIn, type LogEntry, type ReadingRecord } from './record';
+
+const washer = builtIn('top-load-washer');
+if (!washer) throw new Error('no washer');
+
+const at = (minute: number): string => new Date(Date.UTC(2026, 10, 24, 8, minute)).toISOString();
+const record = (said: string, more: Partial<ReadingRecord> = {}): ReadingRecord => ({
+  part: 'lid-switch',
+  from: 'lid-switch.A1',
+  to: 'lid-switch.A2',
+  setup: { ...drawnSetup(washer), lifted: ['lid-switch.A2'] },
+  wiggle: false,
+  lookedAgain: false,
+  function: 'ohm',
+  meter: 'ordinary-auto',
+  leadOhms: 0.2,
+  said,
+  supersedes: [],
+  ...more,
+});
+const reading = (id: string, said: string, more: Partial<ReadingRecord> = {}): LogEntry => ({
+  id,
+  kind: 'reading',
+  phoneAt: at(1),
+  body: record(said, more),
+});
+const retraction = (id: string, names: string): LogEntry => ({
+  id,
+  kind: 'doubt',
+  phoneAt: at(2),
+  body: { names, reason: 'taken back' },
+});
+const statement = (id: string, source: 'told' | 'seen', outcome = 'off'): LogEntry => ({
+  id,
+  kind: 'statement',
+  phoneAt: at(1),
+  body: { source, steps: 'timer=wash', subject: 'timer-motor', outcome },
+});
+const acknowledged = (body: Extract<LogEntry, { kind: 'acknowledged' }>['body']): LogEntry => ({
+  id: `k ${JSON.stringify(body)}`,
+  kind: 'acknowledged',
+  phoneAt: at(1),
+  body,
+});
+
+describe('what counts in the log of a call', () => {
+  it('is without what was taken back or taken the place of', () => {
+    const log = [
+      reading('a', '0.3'),
+      reading('b', 'OL'),
+      reading('c', 'OL', { supersedes: ['a'] }),
+    ];
+    expect([...takenBack([...log, retraction('d', 'b')])].sort()).toEqual(['a', 'b']);
+    expect(takenBack(log.slice(0, 2)).size).toBe(0);
+  });
+
+  // Two corrections race: whichever phone is heard first, the same entries count in the end.
+  it('is the same in whatever order corrections of corrections arrive', () => {
+    const log = [
+      reading('a', '0.3'),
+      reading('b', 'OL', { supersedes: ['a'] }),
+      retraction('undo b', 'b'),
+      retraction('undo that', 'undo b'),
+    ];
+    // The undo was undone: b counts again, so that a does not.
+    expect([...takenBack(log)].sort()).toEqual(['a', 'undo b']);
+    expect([...takenBack([...log].reverse())].sort()).toEqual(['a', 'undo b']);
+    // What was taken the place of by an entry that is taken back counts again.
+    expect([...takenBack(log.slice(0, 3))].sort()).toEqual(['b']);
+  });
+
+  it('does not hang on entries that take each other back', () => {
+    const log = [retraction('a', 'b'), retraction('b', 'a')];
+    expect(takenBack(log).size).toBeLessThanOrEqual(2);
+  });
+
+  it('is evidence of the whole unit: told, looked for, done and read, in order', () => {
+    const log = [
+      statement('told', 'told'),
+      { id: 'look', kind: 'look', phoneAt: at(1), body: { look: 'click', found: false } },
+      reading('odd', 'OL'),
+      { id: 'tap', kind: 'act', phoneAt: at(1), body: { part: 'timer', act: 'tap' } },
+      reading('again', '0.3', { supersedes: ['odd'] }),
+      acknowledged({ what: 'made-safe' }),
+    ] as LogEntry[];
+    const { evidence, setAside } = evidenceOf(washer, log);
+    expect(setAside).toEqual([]);
+    expect(evidence.map((each) => each.id)).toEqual(['told', 'look', 'tap', 'again']);
+    expect(evidence[0]).toMatchObject({ kind: 'statement', source: 'told', outcome: 'off' });
+    expect(evidence[3]).toMatchObject({ shows: { kind: 'ohms', ohms: 0.3 }, of: 'unit' });
+    expect(evidence.map((each) => sayEvidence(washer, each).shown)).toEqual([
+      'Timer motor does not run',
+      'looked, nothing',
+      'tapped',
+      '0.3 Ω',
+    ]);
+  });
+
+  it('keeps the meter, the range and the leads that each reading was taken with', () => {
+    const manual = reading('m', 'OL', { meter: 'ordinary-manual', range: '200Ω', leadOhms: 1.2 });
+    const [evidence] = evidenceOf(washer, [manual]).evidence;
+    expect(evidence).toMatchObject({
+      taken: { meter: { id: 'ordinary-manual', leads: { ohms: 1.2 } }, range: '200Ω' },
+    });
+    const [read] = readingsOf(washer, [manual], 'lid-switch');
+    expect(read?.taken).toEqual((evidence as ReadingEvidence).taken);
+  });
+
+  it('reads millivolts as millivolts, and a good twin as no reading of this unit', () => {
+    const live = {
+      function: 'volt',
+      steps: 'timer=wash',
+      setup: { ...drawnSetup(washer), power: 'on' },
+    } as const;
+    const shows = ({ evidence: [one] }: ReturnType<typeof evidenceOf>) =>
+      one?.kind === 'reading' ? one.shows : undefined;
+    expect(shows(evidenceOf(washer, [reading('v', '80 mV', live)]))).toEqual({
+      kind: 'volts',
+      volts: 0.08,
+    });
+    expect(shows(evidenceOf(washer, [reading('v', '119 V', live)]))).toEqual({
+      kind: 'volts',
+      volts: 119,
+    });
+    expect(shownIn({ said: '80 mV', function: 'ohm' })).toBeUndefined();
+    expect(
+      readingsOf(
+        washer,
+        [reading('t', '0.3', { of: 'twin' }), reading('v', '119 V', live)],
+        'lid-switch',
+      ),
+    ).toEqual([]);
+    expect(evidenceOf(washer, [reading('t', '0.3', { of: 'twin' })]).evidence).toMatchObject([
+      { of: 'twin' },
+    ]);
+  });
+
+  it('sets aside what cannot be used, and goes on with the rest', () => {
+    const setup = {
+      ...drawnSetup(washer),
+      jumpers: [['lid-switch.A1', 'nowhere.9']],
+    } as ReadingRecord['setup'];
+    const log = [reading('bad', '0.3', { setup }), reading('good', '0.3')];
+    const { evidence, setAside } = evidenceOf(washer, log);
+    expect(evidence.map((each) => each.id)).toEqual(['good']);
+    expect(setAside).toMatchObject([
+      { id: 'bad', findings: [{ path: '/body/setup/jumpers/0/1' }] },
+    ]);
+    expect(readingsOf(washer, log, 'lid-switch').map((each) => each.id)).toEqual(['good']);
+    // Taken back, nobody is bothered with it any more.
+    expect(evidenceOf(washer, [...log, retraction('r', 'bad')]).setAside).toEqual([]);
+  });
+
+  it('shows what was taken back of a switch, marked', () => {
+    const log = [reading('a', '0.3'), reading('b', 'OL'), retraction('d', 'a')];
+    expect(readingsOf(washer, log, 'lid-switch').map(({ id, doubted }) => [id, doubted])).toEqual([
+      ['a', true],
+      ['b', false],
+    ]);
+    expect(readingsOf(washer, log, 'timer')).toEqual([]);
+  });
+});
+
+describe('the same said twice', () => {
+  const evidence = (entry: LogEntry): ReadingEvidence => {
+    const [one] = evidenceOf(washer, [entry]).evidence;
+    if (one?.kind !== 'reading') throw new Error('no reading');
+    return one;
+  };
+  const one = evidence(reading('a', '0.3'));
+
+  it('is the same whatever its id, its order of keys, and which probe is where', () => {
+    const { setup } = one;
+    const stored = {
+      ...one,
+      id: 'b',
+      from: one.to,
+      to: one.from,
+      setup: Object.fromEntries(Object.entries(setup).reverse()) as typeof setup,
+    };
+    expect(evidenceKey(stored)).toBe(evidenceKey(one));
+    expect(placeKey(stored)).toBe(placeKey(one));
+  });
+
+  it('is another with another display, leads, range, unit or movement', () => {
+    const others = [
+      reading('b', '0.4'),
+      reading('b', 'OL'),
+      reading('b', '0.3', { leadOhms: 0.5 }),
+      reading('b', '0.3', { meter: 'ordinary-manual', range: '200Ω' }),
+      reading('b', '0.3', { meter: 'ordinary-manual', range: '2kΩ' }),
+      reading('b', '0.3', { of: 'twin' }),
+      reading('b', '0.3', { wiggle: true }),
+      reading('b', '0.3', { to: 'lid-switch.B1' }),
+    ].map(evidence);
+    const keys = [one, ...others].map(evidenceKey);
+    expect(new Set(keys).size).toBe(keys.length);
+    const said = [statement('a', 'told'), statement('a', 'seen'), statement('a', 'told', 'runs')];
+    const told = said.flatMap((each) => evidenceOf(washer, [each]).evidence).map(evidenceKey);
+    expect(new Set(told).size).toBe(3);
+    const looks = [true, false].map((found) =>
+      evidenceKey({ kind: 'look', id: '', look: 'click', found }),
+    );
+    expect(looks[0]).not.toBe(looks[1]);
+    const acts = (['tap', 'clean'] as const).map((act) =>
+      evidenceKey({ kind: 'act', id: '', part: 'timer', act }),
+    );
+    expect(acts[0]).not.toBe(acts[1]);
+  });
+});
+
+describe('power and isolation', () => {
+  const safe = acknowledged({ what: 'made-safe' });
+  const proved = acknowledged({ what: 'meter-proved', leadOhms: 0.4 });
+
+  it('knows what was acknowledged: dead, the leads as last noted, whose wires are off', () => {
+    const first = acknowledged({ what: 'meter-proved', leadOhms: 0.2 });
+    const off = acknowledged({ what: 'wires-off', part: 'timer' });
+    expect(powerAndIsolation([safe, first, off, proved])).toEqual({
+      safe: true,
+      poweredSince: false,
+      leadOhms: 0.4,
+      wiresOff: new Set(['timer']),
+    });
+    expect(powerAndIsolation([])).toEqual({
+      safe: false,
+      poweredSince: false,
+      wiresOff: new Set(),
+    });
+    expect(powerAndIsolation([acknowledged({ what: 'meter-proved' })]).leadOhms).toBe(0);
+  });
+
+  it('is unknown again once power was on, until it is proved dead', () => {
+    const live = reading('v', '119 V', { function: 'volt', steps: 'timer=wash' });
+    for (const powered of [live, statement('s', 'seen')]) {
+      expect(powerAndIsolation([safe, powered])).toMatchObject({ safe: false, poweredSince: true });
+      expect(powerAndIsolation([safe, powered, safe])).toMatchObject({ safe: true });
+    }
+    // What was told, and ohms, put no power on; before it was made safe nothing is lost.
+    for (const entry of [statement('t', 'told'), reading('o', '0.3')])
+      expect(powerAndIsolation([safe, entry]).safe).toBe(true);
+    expect(powerAndIsolation([live])).toMatchObject({ safe: false, poweredSince: false });
+  });
+});

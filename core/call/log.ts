@@ -1,0 +1,129 @@
+import type { Outcome } from '../behaviour/statement';
+import type { Diagram } from '../diagram/diagram';
+import type { Finding } from '../diagram/lint';
+import { meterWithLeads } from '../meter/meter';
+import { findingsInEntry } from './entryFindings';
+import type { Evidence } from './evidence';
+import type { Reading } from './reading';
+import { shownIn, type LogEntry, type ReadingRecord } from './record';
+
+/**
+ * Ids of the entries that a later one has taken back or taken the place of. What is itself taken back
+ * takes nothing back any more.
+ */
+export function takenBack(entries: readonly LogEntry[]): Set<string> {
+  const namedBy = new Map<string, LogEntry[]>();
+  for (const entry of entries) {
+    const names =
+      entry.kind === 'doubt'
+        ? [entry.body.names]
+        : entry.kind === 'reading'
+          ? entry.body.supersedes
+          : [];
+    for (const id of names) namedBy.set(id, [...(namedBy.get(id) ?? []), entry]);
+  }
+  const counts = new Map<string, boolean>();
+  const stillCounts = (id: string): boolean => {
+    const known = counts.get(id);
+    if (known !== undefined) return known;
+    // Entries that take each other back count until somebody says otherwise.
+    counts.set(id, true);
+    const value = !(namedBy.get(id) ?? []).some((each) => stillCounts(each.id));
+    counts.set(id, value);
+    return value;
+  };
+  return new Set([...namedBy.keys()].filter((id) => !stillCounts(id)));
+}
+
+/** An entry that cannot be used with the diagram as it is, and why. */
+export interface SetAside {
+  id: string;
+  findings: Finding[];
+}
+
+/** What is known of a unit, and what in its log cannot be used. */
+export interface KnownOfUnit {
+  evidence: Evidence[];
+  setAside: SetAside[];
+}
+
+/** What is known of the whole unit, oldest first, without what was taken back. */
+export function evidenceOf(diagram: Diagram, entries: readonly LogEntry[]): KnownOfUnit {
+  const gone = takenBack(entries);
+  const known: KnownOfUnit = { evidence: [], setAside: [] };
+  for (const entry of entries) {
+    if (gone.has(entry.id)) continue;
+    const findings = findingsInEntry(diagram, entry);
+    if (findings.length) known.setAside.push({ id: entry.id, findings });
+    else known.evidence.push(...asEvidence(entry));
+  }
+  return known;
+}
+
+function asEvidence(entry: LogEntry): Evidence[] {
+  const { id } = entry;
+  switch (entry.kind) {
+    case 'statement':
+      return [{ kind: 'statement', id, ...entry.body, outcome: entry.body.outcome as Outcome }];
+    case 'look':
+      return [{ kind: 'look', id, ...entry.body }];
+    case 'act':
+      return [{ kind: 'act', id, ...entry.body }];
+    case 'reading': {
+      const { from, to, setup, wiggle, steps, of = 'unit' } = entry.body;
+      const shows = shownIn(entry.body);
+      const taken = takenWith(entry.body);
+      if (!shows || !taken) return [];
+      const live = steps === undefined ? {} : { steps };
+      return [{ kind: 'reading', id, from, to, setup, ...live, shows, taken, of, wiggle }];
+    }
+    default:
+      return [];
+  }
+}
+
+const takenWith = ({ meter: id, leadOhms, range }: ReadingRecord): Reading['taken'] | undefined => {
+  const meter = meterWithLeads(id, leadOhms);
+  return meter && { meter, ...(range !== undefined && { range }) };
+};
+
+/** A reading of the log, as it is judged, with what is shown of it. */
+export interface LoggedReading extends Reading {
+  phoneAt: string;
+  said: string;
+  /** Taken back by a later entry: shown, but no evidence any more. */
+  doubted: boolean;
+}
+
+/** The readings of one switch, oldest first, without those that cannot be used. */
+export function readingsOf(
+  diagram: Diagram,
+  entries: readonly LogEntry[],
+  part: string,
+): LoggedReading[] {
+  const gone = takenBack(entries);
+  return entries.flatMap((entry): LoggedReading[] => {
+    if (entry.kind !== 'reading' || entry.body.part !== part || entry.body.of === 'twin') return [];
+    const display = shownIn(entry.body);
+    const taken = takenWith(entry.body);
+    if (!display || display.kind === 'volts' || !taken) return [];
+    if (findingsInEntry(diagram, entry).length) return [];
+    const { from, to, setup, wiggle, lookedAgain, said } = entry.body;
+    return [
+      {
+        id: entry.id,
+        phoneAt: entry.phoneAt,
+        part,
+        from,
+        to,
+        setup,
+        wiggle,
+        lookedAgain,
+        said,
+        display,
+        taken,
+        doubted: gone.has(entry.id),
+      },
+    ];
+  });
+}

@@ -1,0 +1,66 @@
+import type { TerminalRef } from '../diagram/diagram';
+import type { Setup } from '../diagram/setup';
+import { parseDisplay, parseVolts, type Display } from '../meter/display';
+import type { ActEvidence, LookEvidence, StatementEvidence } from './evidence';
+
+/** A reading as it is logged: with what it was taken with, and what the display said as it was said. */
+export interface ReadingRecord {
+  part: string;
+  from: TerminalRef;
+  to: TerminalRef;
+  setup: Setup;
+  wiggle: boolean;
+  lookedAgain: boolean;
+  function: 'ohm' | 'beeper' | 'volt';
+  /** Of a live reading: what the unit had been brought to do, as steps. */
+  steps?: string;
+  /** Read on a good twin of the unit; this unit when absent. */
+  of?: 'twin';
+  range?: string;
+  meter: string;
+  leadOhms: number;
+  said: string;
+  /** Earlier readings that this one takes the place of. */
+  supersedes: string[];
+}
+
+/** What stops the flow until somebody says that it is done. */
+export interface Acknowledgement {
+  what: 'made-safe' | 'meter-proved' | 'wires-off' | 'stood-clear';
+  part?: string;
+  leadOhms?: number;
+}
+
+/** What is said in an entry, by its kind. */
+export interface Records {
+  reading: ReadingRecord;
+  /** A retraction: an earlier entry is taken back and stays in the log. */
+  doubt: { names: string; reason: string };
+  acknowledged: Acknowledgement;
+  stage: { stage: 'open' | 'done' };
+  diagram: { version: number; reason: string };
+  statement: Pick<StatementEvidence, 'source' | 'steps' | 'subject' | 'jumper'> & {
+    outcome: string;
+  };
+  look: Pick<LookEvidence, 'look' | 'found'>;
+  act: Pick<ActEvidence, 'part' | 'act'>;
+}
+
+/** A line of a call's log; lines are only ever added. */
+export type LogEntry = {
+  [K in keyof Records]: { id: string; phoneAt: string; kind: K; body: Records[K] };
+}[keyof Records];
+
+/** What a reading showed; undefined where what was said does not say one thing. */
+export function shownIn({
+  said,
+  function: meant,
+}: Pick<ReadingRecord, 'said' | 'function'>):
+  Display | { kind: 'volts'; volts: number } | undefined {
+  if (meant === 'volt') {
+    const volts = parseVolts(said);
+    return volts === undefined ? undefined : { kind: 'volts', volts };
+  }
+  const parsed = parseDisplay(said);
+  return parsed.ok ? parsed.value : undefined;
+}

@@ -1,0 +1,151 @@
+import { parseSteps, splitWait, upToStep } from '../behaviour/step';
+import type { Outcome } from '../behaviour/statement';
+import type { ActEvidence, Evidence } from '../call/evidence';
+import type { Diagram } from '../diagram/diagram';
+import { sayPosition } from './position';
+import { sayDisplay, sayVolts } from './display';
+import type { Fault } from '../fault/fault';
+import { nameFault, nameOfOwner, sayMode } from './fault';
+import type { ShownOutcome } from '../plan/shownOutcome';
+import { saySetup } from './test';
+
+export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
+
+/** A suspect by its name; nothing stands for a unit in which nothing is wrong. */
+export const nameOf = (diagram: Diagram, id: string | undefined): string =>
+  (id === undefined ? undefined : nameOfOwner(diagram, id)) ?? 'Nothing wrong in this unit';
+
+/** What is wrong with a suspect: one fault, or two together. */
+export function sayFaultOf(diagram: Diagram, faults: readonly Fault[]): string {
+  const [first, ...others] = faults;
+  if (!first) return 'look at the house and at the use';
+  return [sayMode(first), ...others.map((each) => `and with it ${nameFault(diagram, each)}`)].join(
+    ', ',
+  );
+}
+
+/** What may have been done to a part. */
+export const ACT_WORDS: Record<ActEvidence['act'], string> = {
+  tap: 'tapped',
+  reset: 'reset pressed',
+  clean: 'cleaned',
+  reseat: 'pulled and pushed on again',
+  pull: 'pulled or bent',
+};
+
+/** What a load can be said to do. */
+export const OUTCOMES: [Outcome, string][] = [
+  ['off', 'does not run'],
+  ['runs', 'runs'],
+  ['quits', 'starts, then quits'],
+  ['hums', 'only hums'],
+  ['weak', 'runs weakly'],
+];
+
+/** What can be seen of a subject: a load's doings, or what a board says. */
+export function sayableOutcomes(diagram: Diagram, subject: string): [Outcome, string][] {
+  const board = diagram.parts.find((part) => part.id === subject);
+  if (board?.kind !== 'board') return OUTCOMES;
+  const says = new Set(board.logic?.states.map((state) => state.says));
+  return [
+    ['off', 'is dead'],
+    ...[...says].map((text): [Outcome, string] => [`says ${text}`, text]),
+  ];
+}
+
+export const sayOutcome = (outcome: Outcome): string =>
+  OUTCOMES.find(([each]) => each === outcome)?.[1] ?? outcome;
+
+/** One outcome of a test, as it would be seen. */
+export function sayShown(shown: ShownOutcome | undefined): string {
+  switch (shown?.kind) {
+    case 'display':
+      return `shows ${sayDisplay(shown.display)}`;
+    case 'volts':
+      return `shows ${sayVolts(shown.volts)}`;
+    case 'found':
+      return shown.found ? 'found' : 'looked, nothing';
+    case 'does':
+      return sayOutcome(shown.outcome);
+    case undefined:
+      return 'something that cannot be foretold';
+  }
+}
+
+/** What is done with the unit, step by step: "plugged in, START held". */
+export function sayUse(diagram: Diagram, steps: string): string {
+  const parsed = parseSteps(diagram, steps);
+  if (!parsed.ok) return steps;
+  const said = parsed.value.map((_, i) => sayLast(diagram, upToStep(steps, i)));
+  return ['Plugged in', ...said.filter((each) => each !== 'Plugged in')].join(', ');
+}
+
+/** The steps of a use that can be spoken of, each up to itself. */
+export function momentsOf(diagram: Diagram): { steps: string; says: string }[] {
+  return (diagram.uses ?? []).flatMap((use) => {
+    const parsed = parseSteps(diagram, use.steps);
+    if (!parsed.ok) return [];
+    return parsed.value.map((_, i) => {
+      const steps = upToStep(use.steps, i);
+      return { steps, says: sayLast(diagram, steps) };
+    });
+  });
+}
+
+/** The last of some steps, as a moment: "START held". */
+export function sayLast(diagram: Diagram, steps: string): string {
+  const parsed = parseSteps(diagram, steps);
+  const does = parsed.ok ? parsed.value.at(-1)?.does : undefined;
+  switch (does?.kind) {
+    case 'move':
+      return capital(sayPosition(diagram, does.actuator, does.position));
+    case 'set':
+      return `${nameOf(diagram, does.actuator)} at ${does.value}`;
+    case 'power':
+      return does.on ? 'Plugged in' : 'Unplugged';
+    case 'reset':
+      return `${nameOf(diagram, does.part)} reset`;
+    case undefined:
+      return steps;
+  }
+}
+
+/** How long after the last step a live reading was taken, where that was waited for. */
+function sayWait(steps: string): string {
+  const { waits } = splitWait(steps);
+  return waits ? `, after ${waits} s` : '';
+}
+
+/** One entry in two short lines: what was done, and what it showed. */
+export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; shown: string } {
+  switch (entry.kind) {
+    case 'statement':
+      return {
+        what: [
+          sayLast(diagram, entry.steps),
+          ...(entry.jumper ? [`jumper ${entry.jumper.join(' to ')}`] : []),
+          entry.source,
+        ].join(', '),
+        shown: `${nameOf(diagram, entry.subject)} ${sayOutcome(entry.outcome)}`,
+      };
+    case 'look':
+      return {
+        what: diagram.looks?.find((each) => each.id === entry.look)?.says ?? entry.look,
+        shown: entry.found ? 'found' : 'looked, nothing',
+      };
+    case 'act':
+      return { what: nameOf(diagram, entry.part), shown: ACT_WORDS[entry.act] };
+    case 'reading':
+      return {
+        what: [
+          ...(entry.of === 'twin' ? ['good twin'] : []),
+          `${entry.from} to ${entry.to}`,
+          ...(entry.steps === undefined
+            ? saySetup(diagram, entry.setup)
+            : [`live, ${sayLast(diagram, entry.steps)}${sayWait(entry.steps)}`]),
+          ...(entry.wiggle ? ['wiggled'] : []),
+        ].join(', '),
+        shown: entry.shows.kind === 'volts' ? sayVolts(entry.shows.volts) : sayDisplay(entry.shows),
+      };
+  }
+}

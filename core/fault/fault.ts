@@ -1,0 +1,55 @@
+import type { Effect, EffectKind, OhmsRange } from './effect';
+import type { FaultMode, SizedMode } from './mode';
+import { CONTACT_MODES } from './modes/contact';
+import { LOAD_MODES } from './modes/load';
+import { MOVEMENT_MODES } from './modes/movement';
+import { SUPPLY_MODES } from './modes/supply';
+import { WIRE_MODES } from './modes/wire';
+import type { Place, Places } from './place';
+
+/** Every fault mode; each is said once, in the file of what it sits on. */
+export const MODES = {
+  ...CONTACT_MODES,
+  ...MOVEMENT_MODES,
+  ...LOAD_MODES,
+  ...SUPPLY_MODES,
+  ...WIRE_MODES,
+} as const;
+
+type Modes = typeof MODES;
+export type Mode = keyof Modes;
+export const ALL_MODES = Object.keys(MODES) as Mode[];
+
+type OnOf<M extends Mode> = Modes[M] extends FaultMode<infer P> ? P : never;
+type OhmsOf<M extends Mode> =
+  Modes[M] extends SizedMode<OnOf<M>> ? { ohms: OhmsRange } : { ohms?: undefined };
+
+/** Something wrong with a unit: a mode, and where it sits. */
+export type Fault = { [M in Mode]: { mode: M } & Places[OnOf<M>] & OhmsOf<M> }[Mode];
+
+/** The entry of a mode, for who asks of any mode. */
+export const modeOf = (id: Mode): FaultMode<Place> & Partial<SizedMode<Place>> =>
+  // Each entry takes the places of its own mode: a fault brings the right ones.
+  MODES[id] as FaultMode<Place>;
+
+/** The mode that a text names, by its id or by the one it had before. */
+export function findMode(text: string): Mode | undefined {
+  return ALL_MODES.find((id) => id === text || modeOf(id).formerly === text);
+}
+
+/** What a fault does, of one kind; none where it does nothing of that kind. */
+export function effectOf<K extends EffectKind>(
+  fault: Fault,
+  kind: K,
+): Extract<Effect, { kind: K }> | undefined {
+  for (const effect of modeOf(fault.mode).effects)
+    if (effect.kind === kind) return effect as Extract<Effect, { kind: K }>;
+  return undefined;
+}
+
+/** Id of the part, wire or supply that would be replaced or put right. */
+export const ownerOf = (fault: Fault): string =>
+  'part' in fault ? fault.part : 'wire' in fault ? fault.wire : fault.supply;
+
+/** Two faults with the same key are the same, whatever their ohms. */
+export const kindOfFault = (fault: Fault): string => JSON.stringify({ ...fault, ohms: 0 });

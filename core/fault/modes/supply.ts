@@ -1,0 +1,33 @@
+import { mode, type Remedy } from '../mode';
+import { atLegs, atSupplies } from '../place';
+
+const OUTSIDE: Remedy = {
+  kind: 'outside',
+  says: 'The cause is outside the unit: outlet, breaker, fuse or source.',
+};
+
+/** Faults of what feeds the unit. Shares from memory. */
+export const SUPPLY_MODES = {
+  dead: mode({
+    on: 'supply',
+    says: 'dead',
+    where: atSupplies(0.8),
+    effects: [{ kind: 'source', volts: 0, ohms: Infinity }],
+    remedy: OUTSIDE,
+  }),
+  weak: mode({
+    on: 'supply',
+    says: 'weak',
+    where: atSupplies(0.2),
+    // What is left of the volts of a weak source, and how much more it holds inside; from memory.
+    effects: [{ kind: 'source', volts: 0.7, ohms: 3 }],
+    remedy: OUTSIDE,
+  }),
+  'dead-leg': mode({
+    on: 'leg',
+    says: 'leg dead',
+    where: atLegs(0),
+    effects: [{ kind: 'source', volts: 0, ohms: Infinity }],
+    remedy: OUTSIDE,
+  }),
+} as const;

@@ -1,0 +1,158 @@
+import { randomUUID } from 'node:crypto';
+import request from 'supertest';
+import type { CallDetail, CallSummary } from '../contract/call';
+import type { DiagramBody, DiagramSummary } from '../contract/diagram';
+import { builtIn } from '../library/library';
+import { transaction } from './db/database';
+import { newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
+
+let server: TestServer;
+let app: TestServer['app'];
+let openCall: TestServer['openCall'];
+let logOf: TestServer['logOf'];
+beforeAll(async () => {
+  server = await startTestServer();
+  ({ app, openCall, logOf } = server);
+});
+afterAll(() => server.db.end());
+
+describe('shops, lists and what is refused at the door', () => {
+  it('shows another shop nothing, and lets it write nothing here', async () => {
+    const call = await openCall();
+    const id = randomUUID();
+    await request(app).put(`/api/entries/${id}`).send(reading(call)).expect(204);
+    const asOther = (method: 'get' | 'put' | 'post', path: string) =>
+      request(app)[method](path).set('x-of', 'other');
+    await asOther('get', `/api/calls/${call}`).expect(404);
+    expect((await asOther('get', '/api/calls').expect(200)).body).toEqual([]);
+    expect((await asOther('get', '/api/diagrams').expect(200)).body).toEqual([]);
+    expect((await asOther('post', '/api/diagrams/bodies').send({ have: [] })).body).toEqual([]);
+    await asOther('get', '/api/diagrams/top-load-washer/1').expect(404);
+    await asOther('put', `/api/entries/${randomUUID()}`).send(reading(call)).expect(404);
+    const table = { callId: call, diagramVersion: 1, part: 'lid-switch', csv: 'x', phoneAt };
+    await asOther('put', `/api/tables/${randomUUID()}`).send(table).expect(404);
+    // A call of the other shop under the same id is another call, and has a log of its own.
+    await asOther('put', `/api/calls/${call}`).send(newCall()).expect(422);
+    const washer = JSON.stringify(builtIn('top-load-washer'));
+    await asOther('put', `/api/diagrams/${randomUUID()}`).type('text').send(washer).expect(200);
+    await asOther('put', `/api/calls/${call}`).send(newCall()).expect(204);
+    const theirs = (await asOther('get', `/api/calls/${call}`).expect(200)).body as CallDetail;
+    expect(theirs.entries).toEqual([]);
+    expect(theirs.readings).toBe(0);
+    // The same id of an entry in two shops is two entries.
+    await asOther('put', `/api/entries/${id}`)
+      .send(reading(call, { said: 'OL' }))
+      .expect(204);
+    expect((await logOf(call)).map((each) => each.body)).toMatchObject([{ said: '0.3' }]);
+    const mine = (await request(app).get('/api/calls').expect(200)).body as CallSummary[];
+    expect(mine.filter((each) => each.id === call)).toHaveLength(1);
+  });
+
+  it('refuses at the door what would stop a diagnosis, and says where it is', async () => {
+    const call = await openCall();
+    const setup = reading(call).body.setup;
+    const refused = async (changes: object, path: string): Promise<void> => {
+      const { text } = await request(app)
+        .put(`/api/entries/${randomUUID()}`)
+        .send(reading(call, changes))
+        .expect(422);
+      expect(JSON.parse(text).faults.map((each: { path: string }) => each.path)).toEqual([path]);
+    };
+    await refused(
+      { setup: { ...setup, jumpers: [['timer.L', 'nowhere.1']] } },
+      '/body/setup/jumpers/0/1',
+    );
+    await refused({ setup: { ...setup, power: 'on' } }, '/body/setup/power');
+    await refused({ setup: { ...setup, byHand: { drive: 'x' } } }, '/body/setup/byHand/drive');
+    await refused({ meter: 'abacus' }, '/body/meter');
+    const told = { source: 'told', steps: 'timer=wash', subject: 'drive', outcome: 'dances' };
+    const { text } = await request(app)
+      .put(`/api/entries/${randomUUID()}`)
+      .send({ callId: call, kind: 'statement', phoneAt, body: told })
+      .expect(422);
+    expect(JSON.parse(text).faults[0].path).toBe('/body/outcome');
+    const { text: own } = await request(app)
+      .put(`/api/entries/${randomUUID()}`)
+      .send({ callId: call, kind: 'diagram', phoneAt, body: { version: 1, reason: 'mine' } })
+      .expect(422);
+    expect(JSON.parse(own).faults[0].path).toBe('/kind');
+    expect(await logOf(call)).toEqual([]);
+  });
+
+  it('gives a log in the order of the phone, and calls with the last worked first', async () => {
+    const [first, second] = [await openCall(), await openCall()];
+    const send = (call: string, said: string, minute: number) =>
+      request(app)
+        .put(`/api/entries/${randomUUID()}`)
+        .send({ ...reading(call, { said }), phoneAt: `2026-11-24T09:0${minute}:00.000Z` })
+        .expect(204);
+    await send(first, '0.3', 5);
+    await send(first, '0.1', 1);
+    await send(first, '0.2', 1);
+    await send(second, '0.9', 4);
+    const said = (await logOf(first)).map((each) => each.kind === 'reading' && each.body.said);
+    // At the same phone time the order of arrival decides.
+    expect(said).toEqual(['0.1', '0.2', '0.3']);
+    const list = async (): Promise<CallSummary[]> =>
+      (await request(app).get('/api/calls').expect(200)).body as CallSummary[];
+    const ours = async () => (await list()).filter(({ id }) => [first, second].includes(id));
+    expect((await ours()).map(({ id, readings }) => [id, readings])).toEqual([
+      [first, 3],
+      [second, 1],
+    ]);
+    const done = { callId: second, kind: 'stage', body: { stage: 'done' } };
+    await request(app)
+      .put(`/api/entries/${randomUUID()}`)
+      .send({ ...done, phoneAt: '2026-11-24T09:09:00.000Z' })
+      .expect(204);
+    expect((await ours()).map(({ id, stage }) => [id, stage])).toEqual([
+      [second, 'done'],
+      [first, 'open'],
+    ]);
+  });
+
+  it('lists diagrams with what lists need, and sends a device the bodies it lacks at once', async () => {
+    const list = (await request(app).get('/api/diagrams').expect(200)).body as DiagramSummary[];
+    const washer = list.find((each) => each.id === 'top-load-washer');
+    expect(washer).toMatchObject({ kind: 'top-load washer', parts: 6, switches: 2 });
+    expect(washer?.words).toContain('door switch');
+    expect(Object.keys(washer ?? {})).not.toContain('body');
+    const bodies = async (have: string[]): Promise<DiagramBody[]> =>
+      (await request(app).post('/api/diagrams/bodies').send({ have }).expect(200)).body;
+    expect((await bodies([])).map(({ id, version }) => [id, version])).toEqual(
+      list.map(({ id, version }) => [id, version]).sort(),
+    );
+    const have = list
+      .filter((each) => each !== washer)
+      .map(({ id, version }) => `${id}/${version}`);
+    expect(await bodies(have)).toMatchObject([
+      { id: 'top-load-washer', body: { format: 'yarrix-diagram' } },
+    ]);
+    const bad = await request(app).post('/api/diagrams/bodies').send({ have: 'all' }).expect(422);
+    expect(JSON.parse(bad.text).faults[0].path).toBe('/have');
+    // A new version is in the list at once, and is the one that is sent.
+    const next = { ...builtIn('top-load-washer'), name: 'Top-load washer, changed' };
+    const put = request(app).put(`/api/diagrams/${randomUUID()}`).type('text');
+    const { version } = (await put.send(JSON.stringify(next)).expect(200)).body;
+    const now = (await request(app).get('/api/diagrams').expect(200)).body as DiagramSummary[];
+    expect(now.find((each) => each.id === next.id)).toMatchObject({ version, name: next.name });
+    expect(now).toHaveLength(list.length);
+  });
+
+  it('keeps all of a transaction or none of it', async () => {
+    const id = randomUUID();
+    const failing = transaction(server.db, async (queries) => {
+      await queries.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [id]);
+      throw new Error('in the middle');
+    });
+    await expect(failing).rejects.toThrow('in the middle');
+    const count = async (): Promise<number> =>
+      (await server.db.query('SELECT 1 FROM shop WHERE shop = $1', [id])).rowCount ?? 0;
+    expect(await count()).toBe(0);
+    // The connection that was rolled back is as good as new.
+    await transaction(server.db, (queries) =>
+      queries.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [id]),
+    );
+    expect(await count()).toBe(1);
+  });
+});
