@@ -10,7 +10,7 @@ const kept = globalThis as typeof globalThis & {
 };
 
 /** Jest's global set-up of the server tests: a real PostgreSQL that is thrown away afterwards. */
-export default async function setUp(): Promise<void> {
+export async function setUp(): Promise<void> {
   await needDebian(['postgresql']);
   const folder = mkdtempSync(join(tmpdir(), 'yarrix-test-'));
   const cluster = await startCluster(folder, false);
@@ -23,3 +23,5 @@ export async function tearDown(): Promise<void> {
   await kept.yarrixTest?.cluster.stop();
   if (kept.yarrixTest) rmSync(kept.yarrixTest.folder, { recursive: true, force: true });
 }
+
+export default setUp;

@@ -4,7 +4,7 @@ import { drawnSetup, setActuator, type Setup } from '../diagram/setup';
 import { findSwitch } from '../diagram/terminal';
 import { parseFault } from '../fault/parseFault';
 import { effectiveResistance } from './effectiveResistance';
-import { isolate } from './isolate';
+import { isolate } from './isolation';
 import { buildNetwork, nodeOf } from './network';
 import { ohmReading, type OhmAnswer } from './ohmReading';
 

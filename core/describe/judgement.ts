@@ -1,4 +1,4 @@
-import { sayOhms , sayDisplay } from './display';
+import { sayOhms, sayDisplay } from './display';
 import { highestRange, lowestRange, rangeInUse } from '../meter/meter';
 import { closedUpTo } from '../inference/contactLimits';
 import type { Reading } from '../call/reading';

@@ -60,12 +60,17 @@ export const atNeverPairs =
 /** What nothing moves stays in its free position far more often than in another: from memory. */
 const STAYS_FREE = 0.8;
 
-/** Every position of every switch; all but the free one are weighed where the switch is read alone. */
+/**
+ * Every position of every switch; all but the free one are weighed where the switch is read alone. One
+ * that is reset by hand and stays above has tripped: that is a mode of its own.
+ */
 export const atPositions =
   (share: number) =>
   (diagram: Diagram): Placed<'position'>[] =>
     switches(diagram).flatMap((part) => {
-      const positions = positionsOf(diagram, part);
+      const positions = positionsOf(diagram, part).filter(
+        (each) => !part.reset || each !== 'above',
+      );
       return positions.map((stays): Placed<'position'> => {
         const at = { part: part.id, stays };
         if (stays === part.free) return { at, suspect: part.id, share: share * STAYS_FREE };

@@ -4,7 +4,7 @@ import { drawnSetup, type Setup } from '../diagram/setup';
 import { parseFault } from '../fault/parseFault';
 import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
-import { conditionOf , remedyFor } from '../describe/remedy';
+import { conditionOf, remedyFor } from '../describe/remedy';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../call/evidence';
 import { contradictions } from './contradictions';
 import { beliefState } from './beliefState';

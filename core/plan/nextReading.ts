@@ -2,7 +2,7 @@ import { neverPairs } from '../diagram/contactTable';
 import type { SwitchPart } from '../diagram/diagram';
 import { positionsOf, switchPosition } from '../diagram/setup';
 import { splitRef, terminalRef } from '../diagram/terminal';
-import { isolate } from '../circuit/isolate';
+import { isolate } from '../circuit/isolation';
 import { samePlace, type Explanation, type SwitchState } from '../inference/switchVerdict';
 import { GOOD } from '../inference/switchHypotheses';
 import { entropy } from '../inference/posterior';
@@ -21,6 +21,8 @@ export interface NextReading {
 
 /** Bits below which a reading is not worth the walk to the unit. */
 const WORTH_BITS = 0.01;
+/** Explanations that are no less probable than this still stand between a fault and its naming. */
+const STANDS = 0.003;
 /** A sixth reading at one place says what five have said. */
 const MOST_AT_ONE_PLACE = 4;
 /**
@@ -71,7 +73,8 @@ function choose(
       return first && again(first, 'look-again', verdict.readings);
     }
     case 'undecided': {
-      const settle = bestSettling(predictor, readings, verdict.leading);
+      const standing = state.explanations.filter((each) => each.probability > STANDS);
+      const settle = bestSettling(predictor, readings, standing);
       if (verdict.needs === 'another-reading' && settle && settle.bits > WORTH_BITS) {
         return { ...settle, why: 'settle', supersedes: [] };
       }
@@ -80,7 +83,7 @@ function choose(
         return again(odd, 'repeat', []);
       }
       // No reading tells a slip that is still standing from the fault: only looking again does.
-      const slipped = verdict.leading.some((each) => each.hypothesis.kind === 'slip');
+      const slipped = standing.some((each) => each.hypothesis.kind === 'slip');
       if (odd && slipped && !readings.some((each) => each.lookedAgain)) {
         return again(odd, 'look-again', [odd.id]);
       }

@@ -2,7 +2,7 @@ import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
 import { cellState, neverPairs, pairState } from '../diagram/contactTable';
 import { actuatorStateFor, drawnSetup, positionsOf, type Setup } from '../diagram/setup';
 import { terminalRef } from '../diagram/terminal';
-import { isolate } from '../circuit/isolate';
+import { isolate } from '../circuit/isolation';
 import type { ReadingPlace } from '../call/reading';
 import { subsets } from '../subsets';
 import { fewestMoves } from './route';

@@ -1,6 +1,6 @@
 import { checkJumper } from '../behaviour/jumper';
 import { parseSteps, upToStep } from '../behaviour/step';
-import { isolate } from '../circuit/isolate';
+import { isolate } from '../circuit/isolation';
 import type { Diagram, Part, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, positionsOf, type Setup } from '../diagram/setup';
 import { switches, terminalRef } from '../diagram/terminal';

@@ -1,6 +1,6 @@
 import { checkJumper, type JumperCheck } from '../../core/behaviour/jumper';
 import { ohmReading } from '../../core/circuit/ohmReading';
-import { alone } from '../../core/circuit/sneakPath';
+import { alone } from '../../core/circuit/isolation';
 import { voltReading, type VoltAnswer } from '../../core/circuit/voltReading';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
 import type { Setup } from '../../core/diagram/setup';

@@ -1,7 +1,7 @@
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
 import { sayPosition } from '../../core/describe/position';
 import { findSwitch, wiresAt } from '../../core/diagram/terminal';
-import { isolate } from '../../core/circuit/isolate';
+import { isolate } from '../../core/circuit/isolation';
 import { ohmReading } from '../../core/circuit/ohmReading';
 import { expectation } from '../../core/inference/expectation';
 import { sayOhms } from '../../core/describe/display';

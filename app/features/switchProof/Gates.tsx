@@ -1,7 +1,7 @@
 import Feather from '@expo/vector-icons/Feather';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { isolate } from '../../../core/circuit/isolate';
+import { isolate } from '../../../core/circuit/isolation';
 import { splitRef, wiresAt } from '../../../core/diagram/terminal';
 import { parseDisplay } from '../../../core/meter/display';
 import { METERS } from '../../../core/meter/meter';

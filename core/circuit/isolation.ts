@@ -1,9 +1,66 @@
-import type { Diagram, TerminalRef } from '../diagram/diagram';
-import type { Setup } from '../diagram/setup';
+import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
+import { drawnSetup, type Setup } from '../diagram/setup';
 import { splitRef, terminalRef } from '../diagram/terminal';
 import { subsets } from '../subsets';
 import { buildNetwork, nodeOf, type Edge, type Network } from './network';
 import { between, type OhmAnswer } from './ohmReading';
+
+/** Another way, outside the switch, that would answer in place of its contact. */
+export interface SneakPath {
+  from: TerminalRef;
+  to: TerminalRef;
+  /** Parts that the way runs through, in order. */
+  through: string[];
+}
+
+export interface Isolation {
+  /** The fewest terminals to pull the wires off so that no other way is left. */
+  lift: TerminalRef[];
+  sneakPaths: SneakPath[];
+}
+
+/**
+ * Which wires to pull off a switch before it is read. Terminals that the rest of the unit joins
+ * form groups; in each group all but one must come off, and no fewer would do. Contacts of other
+ * switches count as closed, whatever their actuator says: one of them may be the stuck one.
+ */
+export function isolate(diagram: Diagram, part: SwitchPart): Isolation {
+  const network = outside(diagram, part);
+  const lift: TerminalRef[] = [];
+  const sneakPaths: SneakPath[] = [];
+  const kept: TerminalRef[] = [];
+  for (const terminal of part.terminals) {
+    const ref = terminalRef(part.id, terminal.id);
+    const partner = kept.find((each) => wayBetween(network, each, ref) !== undefined);
+    if (partner === undefined) kept.push(ref);
+    else {
+      lift.push(ref);
+      const way = wayBetween(network, partner, ref)?.through ?? [];
+      const through = way.filter((owner) => diagram.parts.some((each) => each.id === owner));
+      sneakPaths.push({ from: partner, to: ref, through });
+    }
+  }
+  return { lift, sneakPaths };
+}
+
+/** The unit with every other contact closed and the inside of this switch taken out. */
+function outside(diagram: Diagram, part: SwitchPart): Network {
+  const parts = diagram.parts.map((each) => {
+    if (each.id === part.id) return { ...part, contacts: [] };
+    if (each.kind !== 'switch') return each;
+    const closed = each.contacts.map((contact) => contact.id);
+    const rows = each.table.rows.map((row) => ({ position: row.position, closed }));
+    return { ...each, table: { ...each.table, rows } };
+  });
+  return buildNetwork({ ...diagram, parts }, drawnSetup(diagram));
+}
+
+/** The way of least ohms between two terminals; undefined where nothing joins them. */
+const wayBetween = (
+  { nodes, edges }: Network,
+  from: TerminalRef,
+  to: TerminalRef,
+): LeastWay | undefined => leastWays(edges, nodeOf(nodes, from)).get(nodeOf(nodes, to));
 
 /** One ohm reading with the wires of its part on, and with the fewest of them off. */
 export interface Alone {
@@ -51,7 +108,7 @@ export function alone(
   return { wiresOn, wiresOff: wiresOn, lift: [], through };
 }
 
-interface Way {
+interface LeastWay {
   ohms: number;
   through: string[];
 }
@@ -70,7 +127,7 @@ function wayAround(
   const inside = network.edges.filter((edge) => edge.owner === part);
   const outside = network.edges.filter((edge) => edge.owner !== part);
   const own = [...(network.nodes.inside.get(part)?.values() ?? [])];
-  let best: Way | undefined;
+  let best: LeastWay | undefined;
   for (const out of reach(inside, start, [goal])) {
     const ways = leastWays(outside, out);
     for (const back of own) {
@@ -95,9 +152,9 @@ function reach(edges: readonly Edge[], from: number, without: readonly number[])
 }
 
 /** Dijkstra: to every node the way of least ohms, with the parts that it passes. */
-function leastWays(edges: readonly Edge[], from: number): Map<number, Way> {
-  const done = new Map<number, Way>();
-  const open: (Way & { node: number })[] = [{ node: from, ohms: 0, through: [] }];
+function leastWays(edges: readonly Edge[], from: number): Map<number, LeastWay> {
+  const done = new Map<number, LeastWay>();
+  const open: (LeastWay & { node: number })[] = [{ node: from, ohms: 0, through: [] }];
   while (open.length) {
     open.sort((one, two) => two.ohms - one.ohms);
     const here = open.pop();

@@ -1,7 +1,7 @@
 import { builtIn } from '../../library/library';
 import type { TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
-import { alone } from './sneakPath';
+import { alone } from './isolation';
 
 const ask = (id: string, from: TerminalRef, to: TerminalRef, more: Partial<Setup> = {}) => {
   const diagram = builtIn(id);
