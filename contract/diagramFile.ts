@@ -1,7 +1,7 @@
 import Ajv from 'ajv';
 import type { Diagram } from '../core/diagram/diagram';
-import { lintCircuit } from '../core/circuit/lintCircuit';
-import { lintDiagram, type Finding } from '../core/diagram/lint';
+import { lintWhole } from '../core/circuit/lintCircuit';
+import type { Finding } from '../core/diagram/lint';
 import { fail, ok, type Result } from '../core/result';
 import { readJson, shapeFaults } from './jsonFile';
 import type { InputFault } from './problem';
@@ -29,10 +29,7 @@ export const readDiagram = (text: string): Result<CheckedDiagram, InputFault[]> 
 /** The same for a value that is already parsed, such as a request's body. */
 export function checkDiagram(value: unknown): Result<CheckedDiagram, InputFault[]> {
   if (!matches(value)) return fail(shapeFaults(matches, 'a diagram'));
-  const sound = lintDiagram(value);
-  // The circuit can only be built once every name in the diagram is known.
-  const broken = sound.some((each) => each.severity === 'error');
-  const findings = broken ? sound : [...sound, ...lintCircuit(value)];
+  const findings = lintWhole(value);
   const faults = findings.filter((each) => each.severity === 'error');
   if (faults.length) return fail(faults.map(({ path, message }) => ({ path, message })));
   return ok({ diagram: value, warnings: findings });

@@ -17,6 +17,7 @@ const USAGE = `./yarrix COMMAND
   reset-demo           put the demo data back as it was
   test [--only NAME] [--all]   all tests (core, contract, server, app, e2e); --all the long runs too
   lint                 layout, style and types
+  mutate [--only FOLDER] [--seed N]  how often a test notices a change in the code
   pictures [--only NAME]  docs/screenshots made anew from the demo data
 
   diagrams [--json]                         the built-in diagrams
@@ -59,6 +60,7 @@ async function main(argv: string[]): Promise<number> {
       part: { type: 'string' },
       port: { type: 'string' },
       only: { type: 'string' },
+      seed: { type: 'string' },
       policy: { type: 'string' },
       place: { type: 'string' },
       live: { type: 'boolean', default: false },
@@ -98,6 +100,8 @@ async function main(argv: string[]): Promise<number> {
       return (await import('./test')).test(values.only, values.all);
     case 'pictures':
       return (await import('./pictures')).pictures(values.only);
+    case 'mutate':
+      return (await import('./mutate')).mutate(values.only, values.seed);
     case 'lint':
       return (await import('./lint')).lint();
     case undefined:

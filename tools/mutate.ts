@@ -42,7 +42,10 @@ interface Report {
  * `./yarrix mutate [--only FOLDER] [--seed N]`: changes the code here and there, one place at a time,
  * and counts how often a test notices. The sample is drawn by the seed; survivors are listed.
  */
-export async function mutate(only: string | undefined, seedText: string | undefined): Promise<Exit> {
+export async function mutate(
+  only: string | undefined,
+  seedText: string | undefined,
+): Promise<Exit> {
   if (only !== undefined && !FOLDERS.includes(only))
     throw new BadInput(`--only ${only}: one of ${FOLDERS.join(', ')}`);
   const seed = Number(seedText ?? 1);

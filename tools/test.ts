@@ -8,7 +8,7 @@ import { runProgram } from './runProgram';
 import { buildWeb } from './webBuild';
 
 /** Jest's projects, in the order they are run; the browser comes last and alone. */
-const FAST = ['core', 'contract', 'tools', 'server', 'app'];
+const FAST = ['core', 'library', 'contract', 'tools', 'server', 'app'];
 const BROWSER = 'e2e';
 
 interface Counts {
@@ -55,6 +55,8 @@ async function jest(projects: string[], all: boolean): Promise<Counts> {
       '--json',
       `--outputFile=${report}`,
       '--passWithNoTests',
+      // All of a small machine: Jest alone would leave one core idle.
+      '--maxWorkers=100%',
     ];
     if (projects.includes(BROWSER)) args.push('--runInBand');
     const env = { ...process.env, ...(all && { YARRIX_ALL: '1' }) };

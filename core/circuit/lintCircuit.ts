@@ -1,12 +1,22 @@
 import type { Diagram } from '../diagram/diagram';
-import type { Finding } from '../diagram/lint';
+import { lintDiagram, type Finding } from '../diagram/lint';
 import { drawnSetup } from '../diagram/setup';
 import { terminalRef, wiresAt } from '../diagram/terminal';
 import { everySetup, shortsIn } from './short';
 import { legsOf } from './supply';
 
+/**
+ * Everything that is wrong with a draft of a diagram, or may be: its names first, and when these are
+ * known what only its circuit shows. It never throws, however unsound the draft is.
+ */
+export function lintWhole(draft: Diagram): Finding[] {
+  const findings = lintDiagram(draft);
+  const unsound = findings.some((each) => each.severity === 'error');
+  return unsound ? findings : [...findings, ...lintCircuit(draft)];
+}
+
 /** What only the circuit shows to be wrong in a diagram that is sound otherwise. */
-export function lintCircuit(diagram: Diagram): Finding[] {
+function lintCircuit(diagram: Diagram): Finding[] {
   const findings: Finding[] = [];
   diagram.supplies.forEach((supply, i) => {
     for (const leg of legsOf(supply)) {

@@ -18,7 +18,7 @@ export function parseFault(diagram: Diagram, text: string): Result<Fault[], Unkn
   const written = match?.[2]?.trim().toLowerCase().replace(/[ _]/g, '-');
   const mode = written === undefined ? undefined : findMode(written);
   if (!match?.[1] || !mode) return fail(unknownMode(written ?? text));
-  const [place, value] = [match[1], match[3]];
+  const [place, value] = [match[1].trim(), match[3]];
   const dot = place.indexOf('.');
   const owner = dot < 0 ? place : place.slice(0, dot);
   const inside = dot < 0 ? undefined : place.slice(dot + 1);

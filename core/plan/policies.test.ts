@@ -1,13 +1,11 @@
 import { builtIn } from '../../library/library';
 import { chanceFrom } from '../chance';
-import { complaintOf } from '../inference/complaint';
-import { beliefState } from '../inference/beliefState';
 import { ORDINARY_METER } from '../meter/meter';
 import { DecisionProblem, type CallState, type Option } from './decisionProblem';
 import { exactOptimum } from './exactOptimum';
 import { choices } from './leastMinutes';
 import { Minutes } from './minutes';
-import { expectedMinutes, POLICIES, type Policy } from './policies';
+import { expectedMinutes, POLICIES } from './policies';
 import { jumperTests } from './unitTests';
 import { UnitDiagnosis } from './unitDiagnosis';
 import { USUAL_WAY } from './wayOfWorking';
@@ -84,39 +82,6 @@ describe('a decision', () => {
       if (outcome.slice(1).some((each) => each >= 0))
         expect(left).toBeLessThanOrEqual(problem.entropy(node.weights) + 1e-9);
     }
-  });
-});
-
-describe('advice beside the exact optimum and the schools', () => {
-  const ids = ['coil-burner', 'millivolt-fireplace', 'top-load-washer', 'radiant-burner'];
-  it.each(ids)('is within 5 in 100 of the optimum, which no school beats: %s', (id) => {
-    const diagram = builtIn(id);
-    if (!diagram) throw new Error(id);
-    const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
-    const { predictor } = diagnosis;
-    const sums = { ours: 0, optimum: 0 };
-    const seen = new Set<string>();
-    predictor.hypotheses.forEach((_, i) => {
-      const complaint = complaintOf(predictor, i);
-      if (!complaint || seen.has(JSON.stringify(complaint))) return;
-      seen.add(JSON.stringify(complaint));
-      const entries = [complaint];
-      const planned = { share: 1, most: 6 };
-      const state = beliefState(predictor, entries);
-      const problem = diagnosis.planner.problem(state, entries, USUAL_WAY, planned);
-      const optimum = exactOptimum(problem.decision, problem.root);
-      if (optimum === undefined) throw new Error('too big');
-      const [best] = choices(problem.decision, problem.root);
-      sums.ours += best?.expected ?? 0;
-      sums.optimum += optimum;
-      for (const school of Object.keys(POLICIES) as Policy[])
-        if (school !== 'least')
-          expect(
-            expectedMinutes(school, problem.decision, problem.root, () => 0),
-          ).toBeGreaterThanOrEqual(optimum - 1e-6);
-    });
-    expect(sums.optimum).toBeGreaterThan(0);
-    expect(sums.ours / sums.optimum).toBeLessThanOrEqual(1.05);
   });
 });
 

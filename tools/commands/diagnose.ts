@@ -1,6 +1,6 @@
 import { readEvidence } from '../../contract/evidenceFile';
 import { sayInputFault } from '../../contract/problem';
-import { conditionOf , remedyFor } from '../../core/describe/remedy';
+import { conditionOf, remedyFor } from '../../core/describe/remedy';
 import { SLIP_WORDS } from '../../core/describe/slip';
 import type { Suspect, UnitVerdict } from '../../core/inference/beliefState';
 import type { Diagram } from '../../core/diagram/diagram';

@@ -1,13 +1,12 @@
 import { runWhole } from '../core/behaviour/run';
 import { parseSteps } from '../core/behaviour/step';
-import { lintCircuit } from '../core/circuit/lintCircuit';
+import { lintWhole } from '../core/circuit/lintCircuit';
 import { complaintMap } from '../core/inference/complaint';
 import { unitHypotheses } from '../core/inference/unitHypotheses';
 import { UnitPredictor } from '../core/inference/unitPredictor';
 import { HEALTHY } from '../core/inference/entryLikelihood';
 import type { Diagram } from '../core/diagram/diagram';
 import { WIRE_COLOURS } from '../core/drawing/wireColours';
-import { lintDiagram } from '../core/diagram/lint';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { LIBRARY } from './library';
 
@@ -30,7 +29,7 @@ it('has the kinds of the trade, each with a name of its own', () => {
 
 describe.each(EACH)('%s', (_id, diagram) => {
   it('is sound, and shorts nothing while it is whole', () => {
-    expect([...lintDiagram(diagram), ...lintCircuit(diagram)]).toEqual([]);
+    expect(lintWhole(diagram)).toEqual([]);
   });
 
   it('has wires of colours that are drawn', () => {
