@@ -10,7 +10,7 @@ import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
-import { loadDiagram, loadDiagrams , diagramKey } from '../../state/diagrams';
+import { loadDiagram, loadDiagrams, diagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { enqueue } from '../../sync/outbox';
 import { radius, space, touch, useTheme } from '../../theme/theme';

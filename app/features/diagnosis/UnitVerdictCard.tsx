@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { conditionOf , remedyFor } from '../../../core/describe/remedy';
+import { conditionOf, remedyFor } from '../../../core/describe/remedy';
 import { sayTest } from '../../../core/describe/test';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';

@@ -1,0 +1,114 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { builtIn } from '../../library/library';
+import { chanceFrom } from '../chance';
+import { sayDisplay, sayVolts } from '../describe/display';
+import { nameFault, sayMode } from '../describe/fault';
+import { sayTest } from '../describe/test';
+import type { Diagram } from '../diagram/diagram';
+import type { Evidence } from '../call/evidence';
+import { complaintOf } from '../inference/complaint';
+import { ORDINARY_METER } from '../meter/meter';
+import { testOf } from '../plan/minutes';
+import { UnitDiagnosis } from '../plan/unitDiagnosis';
+import { USUAL_WAY, type WayOfWorking } from '../plan/wayOfWorking';
+import { workCall } from './simulatedCall';
+
+/**
+ * Whole calls on three small units, from complaint to part, as a technician who follows the advice
+ * works them: written out in `walks/`, so that a person can read and judge every one. A change of the
+ * advice shows as a change of these files; `YARRIX_WRITE_WALKS=1` writes them anew.
+ */
+const UNITS: [id: string, every: number, way: WayOfWorking][] = [
+  ['coil-burner', 3, USUAL_WAY],
+  ['top-load-washer', 5, USUAL_WAY],
+  ['millivolt-fireplace', 4, { ...USUAL_WAY, live: true }],
+];
+const WRITE = process.env.YARRIX_WRITE_WALKS === '1';
+const SEED = 7;
+
+function sayShown(entry: Evidence): string {
+  switch (entry.kind) {
+    case 'statement':
+      return entry.outcome;
+    case 'look':
+      return entry.found ? 'found' : 'nothing';
+    case 'act':
+      return entry.act;
+    case 'reading':
+      return entry.shows.kind === 'volts' ? sayVolts(entry.shows.volts) : sayDisplay(entry.shows);
+  }
+}
+
+/** Every so many faults of a unit worked to the end, with the suspects after each entry. */
+function walksOf(diagram: Diagram, every: number, way: WayOfWorking): string {
+  const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+  const { predictor } = diagnosis;
+  const lines: string[] = [];
+  predictor.hypotheses.forEach((truth, i) => {
+    const complaint = complaintOf(predictor, i);
+    const [cause] = truth.causes;
+    if (!cause || !complaint || i % every) return;
+    const call = workCall(diagnosis, truth, complaint, { chance: chanceFrom(SEED + i), way });
+    const { state, verdict, settles } = diagnosis.of(call.entries, way);
+    lines.push(nameFault(diagram, cause));
+    call.entries.forEach((entry, k) => {
+      const test = testOf(entry);
+      const suspects = [...(state.course[k + 1] ?? [])]
+        .sort(([, a], [, b]) => b - a)
+        .slice(0, 3)
+        .map(([id, chance]) => `${id || 'nothing'} ${(100 * chance).toFixed(1)}`);
+      const did = test ? sayTest(diagram, test) : entry.kind;
+      lines.push(`  ${did}: ${sayShown(entry)} | ${suspects.join(', ')}`);
+    });
+    const suspects =
+      verdict.kind === 'named'
+        ? [verdict.suspect]
+        : verdict.kind === 'group'
+          ? verdict.suspects
+          : [];
+    const names = suspects.map(
+      ({ id, leading: { causes } }) => `${id}, ${causes.map(sayMode).join(' and ')}`,
+    );
+    lines.push(`  ${verdict.kind} after ${call.minutes.toFixed(1)} min: ${names.join('; or ')}`);
+    for (const { test, minutes } of settles.slice(0, 2))
+      lines.push(`  would settle it: ${sayTest(diagram, test)}, ${minutes.toFixed(1)} min`);
+    lines.push('');
+  });
+  return lines.join('\n');
+}
+
+it.each(UNITS)('calls on %s go as they are written', (id, every, way) => {
+  const diagram = builtIn(id);
+  if (!diagram) throw new Error(id);
+  const path = join(__dirname, 'walks', `${id}.txt`);
+  const walks = walksOf(diagram, every, way);
+  if (WRITE) writeFileSync(path, walks);
+  expect(walks).toBe(readFileSync(path, 'utf8'));
+});
+
+it.each(UNITS)('advice on %s comes with its reasons', (id, _every, way) => {
+  const diagram = builtIn(id);
+  if (!diagram) throw new Error(id);
+  const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+  const index = diagnosis.predictor.hypotheses.findIndex(
+    (each, i) => each.suspect !== undefined && complaintOf(diagnosis.predictor, i) !== undefined,
+  );
+  const complaint = complaintOf(diagnosis.predictor, index);
+  if (!complaint) throw new Error('none');
+  const { tests } = diagnosis.of([complaint], way);
+  const lines = tests.flatMap(({ test, minutes, bits, expected, meanings }) => [
+    `${sayTest(diagram, test)}: ${minutes.toFixed(1)} min, ${bits.toFixed(2)} bits, ${expected.toFixed(1)} min to the verdict`,
+    ...meanings.map(
+      ({ share, outcome, named, suspects }) =>
+        `  ${(100 * share).toFixed(1)} of 100 shows ${outcome}${named ? ', named' : ''}: ${suspects.map((each) => `${each.id ?? 'nothing'} ${(100 * each.probability).toFixed(1)}`).join(', ')}`,
+    ),
+  ]);
+  const policies = diagnosis
+    .compare([complaint], way)
+    .map((each) => `${each.school}: ${each.minutes.toFixed(1)} min`);
+  const text = [...lines, '', ...policies, ''].join('\n');
+  const path = join(__dirname, 'walks', `${id}.advice.txt`);
+  if (WRITE) writeFileSync(path, text);
+  expect(text).toBe(readFileSync(path, 'utf8'));
+});
