@@ -26,6 +26,8 @@ const FLAGS = [
   '--disable-component-update',
   '--disable-sync',
 ];
+/** What a page reports while its server is away. */
+export const SERVER_AWAY = /\/api\/|ERR_CONNECTION_REFUSED|sw\.js/;
 const PATIENCE_MS = 15_000;
 
 /** Debian's Chromium as a person uses it: by what is on the screen. */

@@ -1,4 +1,4 @@
-import { Browser, PHONE, WIDE_WINDOW } from './browser';
+import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, thumb } from './faultyUnit';
 import { Yarrix } from './yarrix';
 
@@ -29,6 +29,28 @@ const PANNED = `const [done] = arguments;
     else done((1000 * frames) / passed);
   };
   requestAnimationFrame(move);`;
+
+it('asks the server few things at start, however many diagrams there are, and none twice', async () => {
+  const page = await Browser.open(PHONE);
+  await page.driver.get(yarrix.address);
+  await page.find('new-call');
+  // Whatever follows behind the first screen, the bodies of diagrams among it, has been asked for.
+  await page.driver.sleep(3000);
+  const asked = await page.driver.executeScript<string[]>(
+    `return performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname)
+      .filter((path) => path.startsWith('/api/'));`,
+  );
+  expect(asked.length).toBeGreaterThan(0);
+  expect(asked.length).toBeLessThanOrEqual(6);
+  expect(new Set(asked).size).toBe(asked.length);
+  // Without the server a diagram that was never opened is there all the same.
+  await yarrix.stop();
+  await page.press('diagrams-link');
+  await page.press('diagram-top-load-washer');
+  await page.find('ladder');
+  expect(await page.close(SERVER_AWAY)).toEqual([]);
+  await yarrix.start();
+});
 
 it('is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part', async () => {
   const page = await Browser.open(PHONE);

@@ -1,13 +1,11 @@
 import { AxeBuilder } from '@axe-core/webdriverjs';
 import { Key } from 'selenium-webdriver';
 import type { CallDetail, CallSummary } from '../contract/call';
-import { Browser, PHONE, WIDE_WINDOW } from './browser';
+import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(180_000);
 
-/** Requests that cannot succeed while a test has stopped the server. */
-const SERVER_AWAY = /\/api\/|ERR_CONNECTION_REFUSED|sw\.js/;
 const CALL = (number: number): string => `00000000-0000-4000-8000-00020000000${number}`;
 
 let yarrix: Yarrix;

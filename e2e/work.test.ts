@@ -1,11 +1,9 @@
 import type { CallSummary } from '../contract/call';
-import { Browser, PHONE, WIDE_WINDOW } from './browser';
+import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, keyboard, thumb, type FaultyUnit, type Hands } from './faultyUnit';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
-
-const SERVER_AWAY = /\/api\/|ERR_CONNECTION_REFUSED|sw\.js/;
 
 let yarrix: Yarrix;
 beforeAll(async () => {

@@ -139,6 +139,55 @@ describe('shops, lists and what is refused at the door', () => {
     expect(now).toHaveLength(list.length);
   });
 
+  it('says what there is not, and where, and changes nothing but the table that came in', async () => {
+    const problemOf = async (sent: request.Test): Promise<{ title: string; faults?: object[] }> =>
+      JSON.parse((await sent).text);
+    const put = (path: string, body: object) => request(app).put(path).send(body);
+    expect(
+      await problemOf(put(`/api/entries/${randomUUID()}`, reading(randomUUID()))),
+    ).toMatchObject({
+      title: 'there is no such call',
+    });
+    expect(await problemOf(request(app).get('/api/diagrams/no-such/1'))).toMatchObject({
+      title: 'there is no such diagram version',
+    });
+    expect(await problemOf(request(app).get('/api/diagrams/top-load-washer/first'))).toMatchObject({
+      status: 404,
+    });
+    const wrong = { ...newCall(), diagramVersion: 9 };
+    expect(await problemOf(put(`/api/calls/${randomUUID()}`, wrong))).toMatchObject({
+      faults: [{ path: '/diagramId', message: 'there is no diagram "top-load-washer" version 9' }],
+    });
+    const call = await openCall();
+    const table = { callId: call, diagramVersion: 1, phoneAt };
+    const csv = 'position,A1-A2,B1-B2\nclosed,x,0\nopen,0,0\n';
+    expect(
+      await problemOf(put(`/api/tables/${randomUUID()}`, { ...table, part: 'drive', csv })),
+    ).toMatchObject({ faults: [{ path: '/part' }] });
+    await put(`/api/tables/${randomUUID()}`, { ...table, part: 'lid-switch', csv }).expect(200);
+    const { diagram, entries } = (await request(app).get(`/api/calls/${call}`)).body as CallDetail;
+    const before = builtIn('top-load-washer');
+    const others = (parts = diagram.parts) => parts.filter(({ id }) => id !== 'lid-switch');
+    expect(others()).toEqual(JSON.parse(JSON.stringify(others(before?.parts))));
+    expect(entries).toMatchObject([
+      { kind: 'diagram', body: { reason: 'contact table of Lid switch read from CSV' } },
+    ]);
+  });
+
+  it('keeps who the customer is, or that nobody said it', async () => {
+    const [named, unnamed] = [randomUUID(), await openCall()];
+    const call = newCall();
+    const appliance = { ...call.appliance, customer: 'Aunt Tilly' };
+    await request(app)
+      .put(`/api/calls/${named}`)
+      .send({ ...call, appliance })
+      .expect(204);
+    const of = async (id: string): Promise<unknown> =>
+      ((await request(app).get(`/api/calls/${id}`)).body as CallDetail).appliance.customer;
+    expect(await of(named)).toBe('Aunt Tilly');
+    expect(await of(unnamed)).toBeNull();
+  });
+
   it('keeps all of a transaction or none of it', async () => {
     const id = randomUUID();
     const failing = transaction(server.db, async (queries) => {

@@ -2,7 +2,7 @@ import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chanceFrom } from '../core/chance';
 import { BadInput, EXIT, out, type Exit } from './commands/command';
-import { DATA, ROOT } from './folders';
+import { DATA, EnvironmentError, ROOT } from './folders';
 import { runProgram } from './runProgram';
 import { setUp, tearDown } from './testDatabase';
 
@@ -17,11 +17,11 @@ const FOLDERS = [
   'server',
 ];
 /** Mutants of a folder in one run: all seven together end within 20 minutes on two cores. */
-const SAMPLE = 60;
+const SAMPLE = 50;
 /** A mutant that holds more others than this is left out: they would come along with it. */
-const MOST_INSIDE = 3;
-/** What is counted as noticed: a test failed, or the program hung. */
-const NOTICED = ['Killed', 'Timeout'];
+const MOST_INSIDE = 2;
+/** What is counted as noticed: a test failed, none could be run at all, or the program hung. */
+const NOTICED = ['Killed', 'RuntimeError', 'Timeout'];
 
 interface Mutant {
   fileName: string;
@@ -50,24 +50,29 @@ export async function mutate(
     throw new BadInput(`--only ${only}: one of ${FOLDERS.join(', ')}`);
   const seed = Number(seedText ?? 1);
   if (!Number.isInteger(seed)) throw new BadInput(`--seed ${seedText}: a whole number`);
-  const folders = only === undefined ? FOLDERS : [only];
-  const wanted = (await Promise.all(folders.map((each) => sampleOf(each, seed)))).flat();
-  out(`${wanted.length} places in ${folders.length} folders, seed ${seed}`);
   mkdirSync(DATA, { recursive: true });
-  const config = join(DATA, 'stryker.json');
-  const base = JSON.parse(readFileSync(join(ROOT, 'stryker.config.json'), 'utf8')) as object;
-  writeFileSync(config, JSON.stringify({ ...base, mutate: wanted.map(rangeOf) }));
   await setUp();
   try {
-    const stryker = join(ROOT, 'node_modules', '.bin', 'stryker');
-    const { code, output } = await runProgram(stryker, ['run', config], { cwd: ROOT });
-    if (code !== 0) throw new Error(`stryker failed:\n${output.split('\n').slice(-30).join('\n')}`);
+    for (const folder of only === undefined ? FOLDERS : [only]) await mutateFolder(folder, seed);
   } finally {
     await tearDown();
   }
-  const report = JSON.parse(readFileSync(join(DATA, 'mutation.json'), 'utf8')) as Report;
-  for (const folder of folders) sayFolder(folder, report);
   return EXIT.done;
+}
+
+async function mutateFolder(folder: string, seed: number): Promise<void> {
+  const wanted = await sampleOf(folder, seed);
+  const config = join(DATA, 'stryker.json');
+  const base = JSON.parse(readFileSync(join(ROOT, 'stryker.config.json'), 'utf8')) as object;
+  writeFileSync(config, JSON.stringify({ ...base, mutate: wanted.map(rangeOf) }));
+  const stryker = join(ROOT, 'node_modules', '.bin', 'stryker');
+  const env = { ...process.env, YARRIX_MUTATE: folder };
+  const { code, output } = await runProgram(stryker, ['run', config], { cwd: ROOT, env });
+  if (code !== 0)
+    throw new EnvironmentError(
+      `the mutation run of ${folder} failed:\n${output.split('\n').slice(-30).join('\n')}`,
+    );
+  sayFolder(folder, JSON.parse(readFileSync(join(DATA, 'mutation.json'), 'utf8')) as Report);
 }
 
 /** Some mutants of a folder, drawn by the seed. */

@@ -1,4 +1,4 @@
-import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
 import { Refusal, write } from './api';
 import { database } from './database';
 import type { OutboxItem, OutboxState, WithOutbox, Write } from './outboxItem';
@@ -45,11 +45,7 @@ export const sendFirst = createAsyncThunk('outbox/send', async (_: void, { getSt
 const slice = createSlice({
   name: 'outbox',
   initialState,
-  reducers: {
-    reached: (state, { payload }: PayloadAction<boolean>) => {
-      state.away = !payload;
-    },
-  },
+  reducers: {},
   extraReducers: (build) => {
     build.addCase(restoreOutbox.fulfilled, (state, { payload }) => {
       const known = new Set(state.items.map((each) => each.order));
@@ -75,7 +71,6 @@ const slice = createSlice({
   },
 });
 
-export const { reached } = slice.actions;
 export const outbox = slice.reducer;
 
 export const waitingCount = (state: WithOutbox): number =>

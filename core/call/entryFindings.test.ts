@@ -178,6 +178,57 @@ it('takes every test that the planner asks for, on every built-in diagram', () =
     }
 });
 
+it('says what would be right', () => {
+  const say = (more: Partial<ReadingRecord>, setup: Partial<Setup> = {}): string => {
+    const body = { ...good, ...more, setup: { ...drawn, ...setup } };
+    const [first, ...others] = findingsInEntry(washer, { kind: 'reading', body });
+    expect(others).toEqual([]);
+    expect(first?.severity).toBe('error');
+    return first?.message ?? '';
+  };
+  expect(say({ part: 'pump' })).toBe('there is no part "pump"');
+  expect(say({}, { except: ['gas'] })).toBe('there is no supply "gas"; known: cord');
+  expect(say({}, { actuators: { hatch: 'open' } })).toBe(
+    'there is no actuator "hatch"; known: lid, timer',
+  );
+  expect(say({}, { actuators: { lid: 'ajar' } })).toBe(
+    '"ajar" is not a position; known: closed, open',
+  );
+  expect(say({}, { actuators: { lid: { value: 3 } } })).toBe(
+    '"a value" is not a position; known: closed, open',
+  );
+  expect(say({}, { byHand: { 'lid-switch': 'up' } })).toBe(
+    '"up" is not a position; known: closed, open',
+  );
+  expect(say({}, { partsOut: ['pump'] })).toBe('there is no part "pump"');
+  expect(say({}, { jumpers: [['timer.L', 'timer.L']] })).toMatch(/two different terminals/);
+  expect(say({ to: 'lid-switch.A1' })).toMatch(/two different points/);
+  expect(say({ said: 'zero reading' })).toMatch(/"zero reading" is not a display/);
+  expect(say({ meter: 'abacus' })).toBe(
+    'there is no meter "abacus"; known: ordinary-auto, ordinary-manual',
+  );
+  expect(say({ range: '7Ω' })).toMatch(/no range "7Ω"; known: 600Ω, 6kΩ/);
+  // A beep has no range: what was noted beside it does no harm.
+  expect(inReading({ function: 'beeper', said: 'beep', range: '7Ω' })).toEqual([]);
+  expect(say({}, { power: 'on' })).toMatch(/live it is volts/);
+  expect(say({ function: 'volt', said: '0 V' })).toMatch(/something feeding/);
+  const plain = { ...washer, looks: undefined };
+  const [look] = findingsInEntry(plain, { kind: 'look', body: { look: 'x', found: true } });
+  expect(look?.message).toBe('there is no look "x"; known: none');
+  // One of two supplies is enough for volts.
+  const two = {
+    ...washer,
+    supplies: [...washer.supplies, { ...washer.supplies[0], id: 'b' }],
+  } as typeof washer;
+  const fed: ReadingRecord = {
+    ...good,
+    function: 'volt',
+    said: '24 V',
+    setup: { ...drawn, except: ['cord'] },
+  };
+  expect(findingsInEntry(two, { kind: 'reading', body: fed })).toEqual([]);
+});
+
 it('lets no stored entry stop a call, whatever is in it', () => {
   const setups = [
     { jumpers: [['nowhere.1', 'nowhere.2']] },

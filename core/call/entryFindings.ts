@@ -96,8 +96,7 @@ const isWhole = ({
   jumpers,
 }: Partial<Setup>): boolean =>
   [actuators, byHand].every((each) => typeof each === 'object' && each !== null) &&
-  [except, lifted, partsOut, jumpers].every(Array.isArray) &&
-  (jumpers ?? []).every(Array.isArray);
+  [except, lifted, partsOut, jumpers, ...(jumpers ?? [])].every(Array.isArray);
 
 /** Every name in a setup, and every state that it says something is in. */
 function inSetup(diagram: Diagram, setup: Setup, report: Report): void {

@@ -173,9 +173,9 @@ describe('the same said twice', () => {
     if (one?.kind !== 'reading') throw new Error('no reading');
     return one;
   };
-  const one = evidence(reading('a', '0.3'));
 
   it('is the same whatever its id, its order of keys, and which probe is where', () => {
+    const one = evidence(reading('a', '0.3'));
     const { setup } = one;
     const stored = {
       ...one,
@@ -189,6 +189,7 @@ describe('the same said twice', () => {
   });
 
   it('is another with another display, leads, range, unit or movement', () => {
+    const one = evidence(reading('a', '0.3'));
     const others = [
       reading('b', '0.4'),
       reading('b', 'OL'),
@@ -212,6 +213,35 @@ describe('the same said twice', () => {
       evidenceKey({ kind: 'act', id: '', part: 'timer', act }),
     );
     expect(acts[0]).not.toBe(acts[1]);
+    // Entries of two kinds are never the same, whatever their words are.
+    const words = [
+      evidenceKey({ kind: 'look', id: '', look: 'tap', found: true }),
+      evidenceKey({ kind: 'act', id: '', part: 'tap', act: 'tap' }),
+      evidenceKey({ kind: 'act', id: '', part: 'look', act: 'tap' }),
+    ];
+    expect(new Set(words).size).toBe(3);
+    // Three ohm and three volt are two displays; so are two moments of a use.
+    const shown = [
+      { ...one, shows: { kind: 'ohms', ohms: 3 } },
+      { ...one, shows: { kind: 'volts', volts: 3 } },
+      { ...one, shows: { kind: 'volts', volts: 4 } },
+      { ...one, shows: { kind: 'beep' } },
+      { ...one, shows: { kind: 'silent' } },
+      { ...one, steps: 'timer=wash' },
+      { ...one, steps: 'timer=spin' },
+    ].map((each) => evidenceKey(each as ReadingEvidence));
+    expect(new Set([...shown, evidenceKey(one)]).size).toBe(8);
+    const bridged = (pair: ['timer.L' | 'timer.MT', 'timer.SP']) =>
+      evidenceKey({
+        kind: 'statement',
+        id: '',
+        source: 'seen',
+        steps: 'timer=wash',
+        subject: 'drive',
+        outcome: 'runs',
+        jumper: pair,
+      });
+    expect(bridged(['timer.L', 'timer.SP'])).not.toBe(bridged(['timer.MT', 'timer.SP']));
   });
 });
 
@@ -234,6 +264,10 @@ describe('power and isolation', () => {
       wiresOff: new Set(),
     });
     expect(powerAndIsolation([acknowledged({ what: 'meter-proved' })]).leadOhms).toBe(0);
+    expect(powerAndIsolation([acknowledged({ what: 'wires-off' })]).wiresOff.size).toBe(0);
+    expect(
+      powerAndIsolation([acknowledged({ what: 'made-safe', part: 'timer' })]).wiresOff.size,
+    ).toBe(0);
   });
 
   it('is unknown again once power was on, until it is proved dead', () => {

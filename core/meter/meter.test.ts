@@ -88,6 +88,8 @@ describe('what a meter shows', () => {
       { meter: MANUAL_METER, range: '2kΩ' },
     );
     expect(said).toEqual(fits);
+    const whole = { meter: MANUAL_METER, range: '200Ω' };
+    expect(displayInterval({ kind: 'ohms', ohms: 200 }, whole)?.high).toBeCloseTo(202, 0);
     // A coarse range says less of the same number.
     const coarse = displayInterval(
       { kind: 'ohms', ohms: 100 },
@@ -156,6 +158,7 @@ describe('what was said of a display', () => {
 
   it.each([
     ['24.1 V', 24.1],
+    ['24.15 V', 24.15],
     ['80 mV', 0.08],
     ['80 MV', 0.08],
     ['-12 V', 12],
@@ -170,6 +173,36 @@ describe('what was said of a display', () => {
     const volts = parseVolts(text);
     if (wanted === undefined) expect(volts).toBeUndefined();
     else expect(volts).toBeCloseTo(wanted, 12);
+  });
+
+  it('is asked back with what it may have been, and refused with what would be right', () => {
+    const error = (text: string) => {
+      const parsed = parseDisplay(text);
+      if (parsed.ok) throw new Error(text);
+      return parsed.error;
+    };
+    expect(error('4.7m')).toMatchObject({
+      kind: 'ask',
+      question: expect.stringMatching(/small m is milli/),
+      choices: [
+        { label: '4.7 megohm', display: { kind: 'ohms', ohms: 4.7e6 } },
+        { label: '4.7 milliohm', display: { kind: 'ohms', ohms: 0.0047 } },
+      ],
+    });
+    expect(error('1')).toMatchObject({
+      choices: [{ display: { kind: 'over' } }, { display: { kind: 'ohms', ohms: 1 } }],
+    });
+    const asked = error('zero reading');
+    expect(asked).toMatchObject({ kind: 'ask', question: expect.stringContaining('zero reading') });
+    const kinds = asked.kind === 'ask' ? asked.choices.map(({ display }) => display.kind) : [];
+    expect(kinds).toEqual(['ohms', 'over', 'silent']);
+    const opinion = error('closed');
+    expect(opinion).toMatchObject({ question: expect.stringMatching(/"closed" is a conclusion/) });
+    expect(opinion.kind === 'ask' && opinion.choices).toHaveLength(4);
+    expect(error('')).toMatchObject({ message: 'nothing was entered' });
+    expect(error('   ')).toMatchObject({ message: 'nothing was entered' });
+    expect(error('abc')).toMatchObject({ message: expect.stringMatching(/"abc".*such as 0.3/) });
+    expect(error('-3')).toMatchObject({ message: expect.stringMatching(/-3: .*still feeds/) });
   });
 
   it('comes back as it was when it is said again', () => {

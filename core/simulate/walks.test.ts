@@ -20,9 +20,9 @@ import { workCall } from './simulatedCall';
  * advice shows as a change of these files; `YARRIX_WRITE_WALKS=1` writes them anew.
  */
 const UNITS: [id: string, every: number, way: WayOfWorking][] = [
-  ['coil-burner', 3, USUAL_WAY],
-  ['top-load-washer', 5, USUAL_WAY],
-  ['millivolt-fireplace', 4, { ...USUAL_WAY, live: true }],
+  ['coil-burner', 5, USUAL_WAY],
+  ['top-load-washer', 11, USUAL_WAY],
+  ['millivolt-fireplace', 7, { ...USUAL_WAY, live: true }],
 ];
 const WRITE = process.env.YARRIX_WRITE_WALKS === '1';
 const SEED = 7;

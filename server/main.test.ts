@@ -1,0 +1,99 @@
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pino from 'pino';
+import request from 'supertest';
+import { createApp } from './app';
+import { openDatabase } from './db/database';
+import { startServer } from './main';
+import { shopOf } from './shop';
+
+// The schema is up to date: the test run's set-up has done that with the real migrations.
+jest.mock('./db/migrate', () => ({ migrate: async () => undefined }));
+
+const databaseUrl = process.env.YARRIX_TEST_DATABASE ?? '';
+const folder = mkdtempSync(join(tmpdir(), 'yarrix-server-'));
+const web = join(folder, 'web');
+beforeAll(() => {
+  mkdirSync(web);
+  writeFileSync(join(web, 'index.html'), '<title>Yarrix</title>');
+  for (const name of ['entry-0123456789abcdef0123.js', 'font.0123456789abcdef0.ttf', 'plain.js'])
+    writeFileSync(join(web, name), name);
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+it('starts on a free port of loopback, logs, and stops', async () => {
+  const logFile = join(folder, 'server.log');
+  const server = await startServer({ databaseUrl, port: 0, shop: 'demo', web, logFile });
+  const address = `http://127.0.0.1:${server.port}`;
+  expect(server.port).toBeGreaterThan(0);
+  const health = await fetch(`${address}/api/health`);
+  expect(await health.json()).toMatchObject({ status: 'ok', database: expect.any(String) });
+  // The same port is not given twice: who comes second is told.
+  await expect(startServer({ databaseUrl, port: server.port, shop: 'demo' })).rejects.toThrow(
+    /EADDRINUSE/,
+  );
+  await server.stop();
+  await expect(fetch(`${address}/api/health`)).rejects.toThrow();
+  expect(readFileSync(logFile, 'utf8')).toContain('"url":"/api/health"');
+});
+
+describe('the web application beside the API', () => {
+  const db = openDatabase(databaseUrl);
+  const app = createApp({ db, shopOf: () => 'demo', web, log: pino({ level: 'silent' }) });
+  afterAll(() => db.end());
+  const cached = async (path: string): Promise<string> =>
+    (await request(app).get(path).expect(200)).headers['cache-control'] ?? '';
+
+  it('keeps files with a hash in their name for a year, and asks for all else anew', async () => {
+    expect(await cached('/entry-0123456789abcdef0123.js')).toMatch(/max-age=31536000, immutable/);
+    expect(await cached('/font.0123456789abcdef0.ttf')).toMatch(/immutable/);
+    for (const path of ['/plain.js', '/', '/call/42', '/index.html'])
+      expect(await cached(path)).toBe('no-cache');
+  });
+
+  it('answers every address of the app with its page, and none of the API', async () => {
+    const { text } = await request(app).get('/call/42/lid-switch').expect(200);
+    expect(text).toContain('<title>Yarrix</title>');
+    const { body, type } = await request(app).get('/api/call/42').expect(404);
+    expect(type).toBe('application/problem+json');
+    expect(
+      JSON.parse(Buffer.isBuffer(body) ? body.toString() : JSON.stringify(body)),
+    ).toBeDefined();
+  });
+
+  it('sends the headers that keep foreign scripts out, and says nothing of what it is made with', async () => {
+    const { headers } = await request(app).get('/').expect(200);
+    expect(headers['content-security-policy']).toMatch(/^default-src 'self';.*script-src 'self';/);
+    expect(headers['content-security-policy']).not.toMatch(/upgrade-insecure/);
+    expect(headers['strict-transport-security']).toBeUndefined();
+    expect(headers['x-powered-by']).toBeUndefined();
+    expect(headers['x-request-id']).toMatch(/^[0-9a-f-]{36}$/);
+  });
+});
+
+describe('a server whose database is not there', () => {
+  const db = openDatabase('postgresql://nobody@127.0.0.1:1/none');
+  const app = createApp({ db, shopOf: () => 'demo', log: pino({ level: 'silent' }) });
+  afterAll(() => db.end());
+
+  it('says so in its health, and fails with a problem that gives nothing away', async () => {
+    const health = await request(app).get('/api/health').expect(503);
+    expect(JSON.parse(health.text)).toMatchObject({
+      title: 'the database does not answer',
+      status: 503,
+    });
+    const calls = await request(app).get('/api/calls').expect(500);
+    const problem = JSON.parse(calls.text);
+    expect(problem).toEqual({
+      type: 'about:blank',
+      title: 'the server failed; what you sent is still on your device',
+      status: 500,
+      requestId: calls.headers['x-request-id'],
+    });
+  });
+});
+
+it('a route without a shop is a mistake of ours, and is told', () => {
+  expect(() => shopOf({ locals: {} } as Parameters<typeof shopOf>[0])).toThrow(/no shop/);
+});
