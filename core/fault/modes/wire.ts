@@ -1,4 +1,4 @@
-import { mode, sizedMode, type Remedy, type Sizes } from '../mode';
+import { exactly, mode, sizedMode, type Remedy, type Sizes } from '../mode';
 import { atWiredTerminals, atWires } from '../place';
 
 const RECONNECT: Remedy = {
@@ -15,6 +15,13 @@ const LOOSE: Sizes = {
   unsaid: { nominal: 1_000, low: 2, high: 5e6 },
 };
 
+/** Metal on metal through a cut sleeve, or strands that touch now and then; from memory. */
+const CHAFED: Sizes = {
+  typical: [2, 2_000].map(exactly),
+  every: [2, 2_000],
+  unsaid: { nominal: 5, low: 0.1, high: 50_000 },
+};
+
 /** Faults of wires and of what holds them. Shares from memory. */
 export const WIRE_MODES = {
   'wire-open': mode({
@@ -23,6 +30,24 @@ export const WIRE_MODES = {
     where: atWires(0.6),
     effects: [{ kind: 'wire-open' }],
     remedy: RECONNECT,
+  }),
+  chafed: sizedMode({
+    on: 'wire',
+    says: 'rubbed through to the frame',
+    where: (diagram) => (diagram.frame === undefined ? [] : atWires(0)(diagram)),
+    sizes: () => CHAFED,
+    effects: [
+      {
+        kind: 'bridge',
+        between: ({ wire }, { wires, frame }) => {
+          const from = wires.find((each) => each.id === wire)?.from;
+          return from === undefined || frame === undefined || from === frame
+            ? undefined
+            : [from, frame];
+        },
+      },
+    ],
+    remedy: { kind: 'reconnect', says: 'Not a part: sleeve or renew the wire, and lead it clear.' },
   }),
   'wire-off': mode({
     on: 'terminal',
