@@ -19,76 +19,39 @@ interface View {
 
 const call = (number: number): string => `/call/00000000-0000-4000-8000-00020000000${number}`;
 
+/** A view by its name, its size and colours, where it is, and what is on it once it is there. */
+const view = (
+  name: string,
+  size: View['size'],
+  theme: View['theme'],
+  path: string,
+  shows: string,
+  more: Partial<View> = {},
+): View => ({ name, size, theme, path, shows, ...more });
+
 const VIEWS: View[] = [
-  { name: 'calls', size: PHONE, theme: 'light', path: '/', shows: 'new-call' },
-  { name: 'new-call', size: PHONE, theme: 'light', path: '/new', shows: 'diagram-wall-oven' },
-  { name: 'call', size: PHONE, theme: 'light', path: call(4), shows: 'switch-monitor' },
-  {
-    name: 'make-safe',
-    size: PHONE,
-    theme: 'dark',
-    path: `${call(0)}/primary`,
-    shows: 'gate-made-safe',
-  },
-  {
-    name: 'wires-off',
-    size: PHONE,
-    theme: 'light',
-    path: `${call(0)}/primary`,
+  view('calls', PHONE, 'light', '/', 'new-call'),
+  view('new-call', PHONE, 'light', '/new', 'diagram-wall-oven'),
+  view('call', PHONE, 'light', call(4), 'switch-monitor'),
+  view('make-safe', PHONE, 'dark', `${call(0)}/primary`, 'gate-made-safe'),
+  view('wires-off', PHONE, 'light', `${call(0)}/primary`, 'gate-wires-off', {
     press: ['gate-done', 'gate-done'],
-    shows: 'gate-wires-off',
-  },
-  {
-    name: 'next-reading',
-    size: PHONE,
-    theme: 'light',
-    path: `${call(1)}/lid-switch`,
-    shows: 'last-reading',
-  },
-  {
-    name: 'next-reading-dark',
-    size: PHONE,
-    theme: 'dark',
-    path: `${call(2)}/infinite`,
-    shows: 'last-reading',
-  },
-  {
-    name: 'by-hand',
-    size: PHONE,
-    theme: 'light',
-    path: `${call(0)}/monitor`,
+  }),
+  view('next-reading', PHONE, 'light', `${call(1)}/lid-switch`, 'last-reading'),
+  view('next-reading-dark', PHONE, 'dark', `${call(2)}/infinite`, 'last-reading'),
+  view('by-hand', PHONE, 'light', `${call(0)}/monitor`, 'next-by-hand', {
     press: ['gate-done', 'key-beep'],
-    shows: 'next-by-hand',
-  },
-  {
-    name: 'look-again',
-    size: PHONE,
-    theme: 'light',
-    path: `${call(0)}/monitor`,
+  }),
+  view('look-again', PHONE, 'light', `${call(0)}/monitor`, 'verdict-check-again', {
     press: ['key-over', 'key-over'],
-    shows: 'verdict-check-again',
-  },
-  {
-    name: 'verdict',
-    size: PHONE,
-    theme: 'dark',
-    path: `${call(1)}/lid-switch`,
+  }),
+  view('verdict', PHONE, 'dark', `${call(1)}/lid-switch`, 'verdict-fault', {
     press: ['key-over', 'key-over', 'key-over'],
-    shows: 'verdict-fault',
-  },
-  {
-    name: 'work-complaint',
-    size: PHONE,
-    theme: 'light',
-    path: `${call(6)}/work`,
+  }),
+  view('work-complaint', PHONE, 'light', `${call(6)}/work`, 'outcome-off', {
     press: ['source-told', 'moment-timer=heat,start=pressed', 'subject-element'],
-    shows: 'outcome-off',
-  },
-  {
-    name: 'work-next-test',
-    size: PHONE,
-    theme: 'light',
-    path: `${call(6)}/work`,
+  }),
+  view('work-next-test', PHONE, 'light', `${call(6)}/work`, 'keypad', {
     press: [
       'source-seen',
       'moment-timer=heat,start=pressed',
@@ -96,13 +59,8 @@ const VIEWS: View[] = [
       'outcome-off',
       'made-safe',
     ],
-    shows: 'keypad',
-  },
-  {
-    name: 'work-why',
-    size: PHONE,
-    theme: 'dark',
-    path: `${call(7)}/work`,
+  }),
+  view('work-why', PHONE, 'dark', `${call(7)}/work`, 'meaning-0', {
     press: [
       'source-told',
       'moment-thermostat=heat,wait=300',
@@ -111,54 +69,21 @@ const VIEWS: View[] = [
       'made-safe',
       'why',
     ],
-    shows: 'meaning-0',
-  },
-  {
-    name: 'work-wide',
-    size: WIDE_WINDOW,
-    theme: 'dark',
-    path: `${call(1)}/work`,
-    shows: 'suspects',
-  },
-  {
-    name: 'diagrams',
-    size: PHONE,
-    theme: 'light',
-    path: '/diagrams',
+  }),
+  view('work-wide', WIDE_WINDOW, 'dark', `${call(1)}/work`, 'suspects'),
+  view('diagrams', PHONE, 'light', '/diagrams', 'diagram-wall-oven', {
     press: ['star-gas-furnace'],
-    shows: 'diagram-wall-oven',
-  },
-  {
-    name: 'diagram',
-    size: PHONE,
-    theme: 'dark',
-    path: '/diagram/trailer-furnace',
+  }),
+  view('diagram', PHONE, 'dark', '/diagram/trailer-furnace', 'between-good', {
     press: ['bench-power', 'move-thermostat-heat', 'point-sail.COM', 'point-sail.NO'],
-    shows: 'between-good',
-  },
-  {
-    name: 'diagram-wide',
-    size: WIDE_WINDOW,
-    theme: 'light',
-    path: '/diagram/electric-dryer',
+  }),
+  view('diagram-wide', WIDE_WINDOW, 'light', '/diagram/electric-dryer', 'running', {
     press: ['bench-power', 'move-timer-heat', 'move-start-pressed', 'move-start-released'],
-    shows: 'running',
-  },
-  {
-    name: 'wide',
-    size: WIDE_WINDOW,
-    theme: 'light',
-    path: `${call(2)}/infinite`,
-    shows: 'last-reading',
-  },
-  {
-    name: 'wide-dark',
-    size: WIDE_WINDOW,
-    theme: 'dark',
-    path: `${call(3)}/selector`,
+  }),
+  view('wide', WIDE_WINDOW, 'light', `${call(2)}/infinite`, 'last-reading'),
+  view('wide-dark', WIDE_WINDOW, 'dark', `${call(3)}/selector`, 'next-reading', {
     press: ['depth'],
-    shows: 'next-reading',
-  },
+  }),
 ];
 
 /** `./yarrix pictures [--only NAME]`: the current pictures in docs/screenshots, from the demo data. */

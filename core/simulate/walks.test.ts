@@ -19,11 +19,13 @@ import { workCall } from './simulatedCall';
  * works them: written out in `walks/`, so that a person can read and judge every one. A change of the
  * advice shows as a change of these files; `YARRIX_WRITE_WALKS=1` writes them anew.
  */
-const UNITS: [id: string, every: number, way: WayOfWorking][] = [
+const ALL: [id: string, every: number, way: WayOfWorking][] = [
   ['coil-burner', 5, USUAL_WAY],
   ['top-load-washer', 11, USUAL_WAY],
   ['millivolt-fireplace', 7, { ...USUAL_WAY, live: true }],
 ];
+/** A mutation run (`./yarrix mutate`) has to be quick: the smallest unit tells nearly as much. */
+const UNITS = process.env.YARRIX_MUTATE ? ALL.slice(0, 1) : ALL;
 const WRITE = process.env.YARRIX_WRITE_WALKS === '1';
 const SEED = 7;
 
