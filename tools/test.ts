@@ -55,10 +55,9 @@ async function jest(projects: string[], all: boolean): Promise<Counts> {
       '--json',
       `--outputFile=${report}`,
       '--passWithNoTests',
-      // All of a small machine: Jest alone would leave one core idle.
-      '--maxWorkers=100%',
     ];
-    if (projects.includes(BROWSER)) args.push('--runInBand');
+    // The browser is driven alone; the rest takes all of a small machine, where Jest would leave a core idle.
+    args.push(projects.includes(BROWSER) ? '--runInBand' : '--maxWorkers=100%');
     const env = { ...process.env, ...(all && { YARRIX_ALL: '1' }) };
     const { code } = await runProgram(process.execPath, args, { cwd: ROOT, env, show: true });
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
