@@ -5,7 +5,16 @@ import { chanceFrom } from '../chance';
 import { sayDisplay, sayVolts } from '../describe/display';
 import { nameFault, sayMode } from '../describe/fault';
 import { sayTest } from '../describe/test';
-import type { Diagram } from '../diagram/diagram';
+import { sayReadingPlace } from '../describe/readingPlace';
+import { saySlip } from '../describe/slip';
+import { sayShown as sayShownOutcome } from '../describe/unit';
+import type { Diagram, SwitchPart } from '../diagram/diagram';
+import { switches } from '../diagram/terminal';
+import type { Fault } from '../fault/fault';
+import { weightedFaults } from '../fault/faultList';
+import { afterSlip, slipsFor } from '../inference/slips';
+import { shownAs } from '../plan/shownOutcome';
+import { SwitchDiagnosis } from '../plan/switchDiagnosis';
 import type { Evidence } from '../call/evidence';
 import { complaintOf } from '../inference/complaint';
 import { ORDINARY_METER } from '../meter/meter';
@@ -13,6 +22,7 @@ import { testOf } from '../plan/minutes';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { USUAL_WAY, type WayOfWorking } from '../plan/wayOfWorking';
 import { workCall } from './simulatedCall';
+import { workSwitch, type Truth } from './simulatedSwitch';
 
 /**
  * Whole calls on three small units, from complaint to part, as a technician who follows the advice
@@ -102,8 +112,8 @@ it.each(UNITS)('advice on %s comes with its reasons', (id, _every, way) => {
   const lines = tests.flatMap(({ test, minutes, bits, expected, meanings }) => [
     `${sayTest(diagram, test)}: ${minutes.toFixed(1)} min, ${bits.toFixed(2)} bits, ${expected.toFixed(1)} min to the verdict`,
     ...meanings.map(
-      ({ share, outcome, named, suspects }) =>
-        `  ${(100 * share).toFixed(1)} of 100 shows ${outcome}${named ? ', named' : ''}: ${suspects.map((each) => `${each.id ?? 'nothing'} ${(100 * each.probability).toFixed(1)}`).join(', ')}`,
+      ({ share, outcome, shows, named, suspects }) =>
+        `  ${(100 * share).toFixed(1)} of 100 shows ${outcome}, as ${sayShownOutcome(shownAs(diagnosis.predictor, test, { shows, outcome }))}${named ? ', named' : ''}: ${suspects.map((each) => `${each.id ?? 'nothing'} ${(100 * each.probability).toFixed(1)}`).join(', ')}`,
     ),
   ]);
   const policies = diagnosis
@@ -111,6 +121,75 @@ it.each(UNITS)('advice on %s comes with its reasons', (id, _every, way) => {
     .map((each) => `${each.school}: ${each.minutes.toFixed(1)} min`);
   const text = [...lines, '', ...policies, ''].join('\n');
   const path = join(__dirname, 'walks', `${id}.advice.txt`);
+  if (WRITE) writeFileSync(path, text);
+  expect(text).toBe(readFileSync(path, 'utf8'));
+});
+
+/** What goes wrong with the readings of a switch besides its own faults. */
+const handsOf = (diagram: Diagram, part: SwitchPart): [string, Truth][] => {
+  const truth = (faults: Fault[], really: Truth['really'] = (place) => place): Truth => ({
+    faults,
+    really,
+    chance: chanceFrom(SEED),
+  });
+  const own = weightedFaults(diagram).flatMap(({ suspect, fault }): [string, Truth][] =>
+    suspect === part.id ? [[sayMode(fault), truth([fault])]] : [],
+  );
+  const slips = slipsFor(diagram, part).map((slip): [string, Truth] => [
+    saySlip(slip, (position) => position),
+    truth([], (place) => (place.lookedAgain ? place : afterSlip(diagram, part, place, slip))),
+  ]);
+  const [one, two] = own.filter(
+    ([
+      ,
+      {
+        faults: [fault],
+      },
+    ]) => fault?.mode === 'stuck-open',
+  );
+  const both: [string, Truth][] =
+    one && two ? [[`${one[0]} and ${two[0]}`, truth([...one[1].faults, ...two[1].faults])]] : [];
+  return [['nothing wrong', truth([])], ...own, ...slips, ...both];
+};
+
+it.each([
+  ['coil-burner', 'infinite', 'full'],
+  ['top-load-washer', 'lid-switch', 'quick'],
+  ['over-range-oven', 'monitor', 'full'],
+] as const)('readings on a switch go as they are written: %s %s', (id, name, depth) => {
+  const diagram = builtIn(id);
+  const part = diagram && switches(diagram).find((each) => each.id === name);
+  if (!diagram || !part) throw new Error(name);
+  const lines = handsOf(diagram, part).flatMap(([what, truth]) => {
+    const { state, readings } = workSwitch(
+      new SwitchDiagnosis(diagram, part),
+      depth,
+      truth,
+      ORDINARY_METER,
+    );
+    const { verdict } = state;
+    const leading = state.explanations.slice(0, 3).map(({ hypothesis, probability }) => {
+      const says =
+        hypothesis.kind === 'fault'
+          ? hypothesis.faults.map(sayMode).join(' and ')
+          : hypothesis.kind === 'slip'
+            ? hypothesis.slip.kind
+            : 'good';
+      return `${says} ${(100 * probability).toFixed(1)}`;
+    });
+    return [
+      what,
+      ...readings.map((reading) => {
+        const judgement = state.judgements.get(reading.id);
+        const counts = judgement ? judgement.class : 'taken back';
+        return `  ${sayReadingPlace({ diagram, part }, reading)}${reading.lookedAgain ? ', looked again' : ''}: ${sayDisplay(reading.display)} | ${counts}`;
+      }),
+      `  ${verdict.kind}, ${state.seen.size} of ${state.proof.length} seen: ${leading.join(', ')}`,
+      '',
+    ];
+  });
+  const text = lines.join('\n');
+  const path = join(__dirname, 'walks', `${id}.${name}.txt`);
   if (WRITE) writeFileSync(path, text);
   expect(text).toBe(readFileSync(path, 'utf8'));
 });
