@@ -200,7 +200,8 @@ describe('what no single fault explains', () => {
 });
 
 describe('what is done about a fault (common practice)', () => {
-  const { diagram } = unitOf('gas-furnace');
+  const diagram = builtIn('gas-furnace');
+  if (!diagram) throw new Error('no furnace');
   const fault = (text: string) => {
     const parsed = parseFault(diagram, text);
     if (!parsed.ok || !parsed.value[0]) throw new Error(text);

@@ -5,7 +5,7 @@ import type { Diagram } from '../../core/diagram/diagram';
 import type { Result } from '../../core/result';
 import { builtIn, LIBRARY } from '../../library/library';
 
-/** Exit codes of every door: done, the answer is no, bad input. */
+/** Exit codes of every command: done, the answer is no, bad input. */
 export const EXIT = { done: 0, no: 1, badInput: 2 } as const;
 export type Exit = (typeof EXIT)[keyof typeof EXIT];
 
