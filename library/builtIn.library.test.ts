@@ -1,11 +1,12 @@
 import { runWhole } from '../core/behaviour/run';
+import { statementsOf } from '../core/behaviour/statement';
 import { parseSteps } from '../core/behaviour/step';
 import { lintWhole } from '../core/circuit/lintCircuit';
 import { complaintMap } from '../core/inference/complaint';
 import { unitHypotheses } from '../core/inference/unitHypotheses';
 import { UnitPredictor } from '../core/inference/unitPredictor';
-import { HEALTHY } from '../core/inference/entryLikelihood';
 import type { Diagram } from '../core/diagram/diagram';
+import type { Fault } from '../core/fault/fault';
 import { WIRE_COLOURS } from '../core/drawing/wireColours';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { LIBRARY } from './library';
@@ -33,6 +34,7 @@ describe.each(EACH)('%s', (_id, diagram) => {
   });
 
   it('has wires of colours that are drawn', () => {
+    expect(diagram.wires.length).toBeGreaterThan(0);
     for (const { colour } of diagram.wires)
       for (const code of colour.split('-')) expect(Object.keys(WIRE_COLOURS)).toContain(code);
   });
@@ -62,23 +64,39 @@ describe.each(EACH)('%s', (_id, diagram) => {
   it('has for every fault what is noticed of it at which moment, or says that nobody notices it', () => {
     const predictor = new UnitPredictor(diagram, ORDINARY_METER);
     const { complaints, hidden } = complaintMap(predictor);
-    const told = complaints.flatMap((each) => each.of);
-    expect(told.length + hidden.length).toBe(
-      predictor.hypotheses.filter((each) => each.suspect !== undefined).length,
-    );
-    const healthy = predictor.hypotheses[HEALTHY]?.uses.outcomes;
-    for (const { statement, of } of complaints) {
-      const { steps, subject, outcome } = statement;
-      expect(healthy?.get(steps)?.get(subject)).not.toBe(outcome);
-      expect(of.length).toBeGreaterThan(0);
+    // Run once more, apart from what the map was made of: told faults show it, hidden ones do not.
+    const loads = diagram.parts.flatMap((part) => (part.kind === 'load' ? [part.id] : []));
+    const shows = (steps: string, faults: readonly Fault[]): string => {
+      const parsed = parseSteps(diagram, steps);
+      const { results } = runWhole(diagram, parsed.ok ? parsed.value : [], faults);
+      const last = results.length - 1;
+      return statementsOf(diagram, results)
+        .filter(({ step, subject }) => step === last && loads.includes(subject))
+        .map(({ subject, outcome }) => `${subject} ${outcome}`)
+        .join();
+    };
+    expect(complaints.length).toBeGreaterThan(0);
+    for (const { statement, of } of complaints.filter((_, i) => i % 3 === 0)) {
+      const [one] = of;
+      expect(shows(statement.steps, one?.causes ?? [])).toContain(
+        `${statement.subject} ${statement.outcome}`,
+      );
+      expect(shows(statement.steps, [])).not.toContain(`${statement.subject} ${statement.outcome}`);
     }
+    const uses = (diagram.uses ?? []).map((each) => each.steps);
+    for (const { causes } of hidden.filter((_, i) => i % 5 === 0))
+      // An intermittent contact is complained of as in a bad moment, which this is not.
+      for (const steps of uses) expect(shows(steps, causes)).toBe(shows(steps, []));
+    const told = complaints.flatMap((each) => each.of);
     expect(told.length).toBeGreaterThan(hidden.length / 2);
   });
 
-  it('says by which tool and from which side its panels are opened, and every part behind one', () => {
+  it('says from which side its panels are opened, where its priors are from, and what to be careful of', () => {
+    expect(diagram.panels.length).toBeGreaterThan(0);
     for (const panel of diagram.panels) expect(panel.side).toBeDefined();
     const priors = diagram.parts.flatMap((part) => (part.prior ? [part.prior.source] : []));
-    expect(priors.every((source) => source !== '')).toBe(true);
+    expect(priors.length).toBeGreaterThan(0);
+    for (const source of priors) expect(source).not.toBe('');
     expect(diagram.cautions.length).toBeGreaterThan(0);
   });
 });

@@ -101,6 +101,8 @@ describe('how the technician wants to work', () => {
   it('is followed: at the part, from the plug, live', () => {
     const kinds = (way: Partial<typeof USUAL_WAY>) =>
       diagnosis.of(entries, { ...USUAL_WAY, ...way }).tests.map((each) => each.test);
+    expect(kinds({ place: 'part' }).some(({ kind }) => kind === 'ohm')).toBe(true);
+    expect(kinds({ place: 'plug' }).some(({ kind }) => kind === 'ohm')).toBe(true);
     for (const test of kinds({ place: 'part' }))
       if (test.kind === 'ohm') expect(['own', 'wire']).toContain(test.reach);
     for (const test of kinds({ place: 'plug' }))
@@ -113,6 +115,7 @@ describe('how the technician wants to work', () => {
     // Safeties and protectors are never bridged.
     const furnace = builtIn('gas-furnace');
     const bridged = furnace ? jumperTests(furnace, 'thermostat=heat,wait=300', 'valve') : [];
+    expect(bridged.length).toBeGreaterThan(0);
     for (const test of bridged)
       expect(test.kind === 'try' && test.jumper?.[0]).not.toMatch(/limit|rollout|fuse/);
   });

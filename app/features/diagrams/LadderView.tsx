@@ -28,11 +28,19 @@ const READABLE = 2;
 const TARGET = 40;
 
 /** The ladder of a diagram as it stands, moved by a finger or the wheel, with points to tap. */
-export function LadderView({ diagram, drawing, showing, probes, onPoint, height }: Props) {
+export const LadderView = memo(function LadderView({
+  diagram,
+  drawing,
+  showing,
+  probes,
+  onPoint,
+  height,
+}: Props) {
   const palette = useTheme();
   const [at, setAt] = useState(READABLE);
   const zoom = ZOOMS[at] ?? 1;
   const inks = useMemo(() => inksOf(palette), [palette]);
+  const points = useMemo(() => pointsOf(drawing), [drawing]);
   const groups = useMemo(() => groupsOf(diagram, drawing, showing), [diagram, drawing, showing]);
   const { width, height: tall } = drawing;
   return (
@@ -58,9 +66,9 @@ export function LadderView({ diagram, drawing, showing, probes, onPoint, height 
               <Group key={id} id={id} look={look} shapes={shapes} inks={inks} />
             ))}
           </Svg>
-          <Points drawing={drawing} zoom={zoom} onPoint={onPoint} />
+          <Points points={points} zoom={zoom} onPoint={onPoint} />
           {probes.map((ref, i) => (
-            <Probe key={i} drawing={drawing} zoom={zoom} point={ref} red={i === 0} />
+            <Probe key={i} points={points} zoom={zoom} point={ref} red={i === 0} />
           ))}
         </View>
       </View>
@@ -84,7 +92,7 @@ export function LadderView({ diagram, drawing, showing, probes, onPoint, height 
       </View>
     </View>
   );
-}
+});
 
 const inksOf = (palette: Palette): Inks => ({
   roles: {
@@ -170,16 +178,16 @@ Group.displayName = 'Group';
 /** What can be tapped: every terminal, and a rail as its terminal. */
 const Points = memo(
   ({
-    drawing,
+    points,
     zoom,
     onPoint,
   }: {
-    drawing: Drawing;
+    points: readonly Point[];
     zoom: number;
     onPoint: ((ref: TerminalRef) => void) | undefined;
   }) =>
     onPoint
-      ? pointsOf(drawing).map(({ ref, x, y, side }, i) => (
+      ? points.map(({ ref, x, y, side }, i) => (
           <Pressable
             key={i}
             accessibilityRole="button"
@@ -220,18 +228,18 @@ function pointsOf({ boxes }: Drawing): Point[] {
 }
 
 function Probe({
-  drawing,
+  points,
   zoom,
   point,
   red,
 }: {
-  drawing: Drawing;
+  points: readonly Point[];
   zoom: number;
   point: TerminalRef;
   red: boolean;
 }) {
   const palette = useTheme();
-  const place = pointsOf(drawing).find((each) => each.ref === point);
+  const place = points.find((each) => each.ref === point);
   if (!place) return null;
   return (
     <View

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
 import { toSvg } from '../../../core/drawing/svg';
@@ -34,6 +34,17 @@ export function TeachingBenchPane({
   const drawn = useDrawing(drawingKey, diagram);
   const bench = useTeachingBench(diagram);
   const [probes, setProbes] = useState<TerminalRef[]>([]);
+  const point = useCallback(
+    (ref: TerminalRef): void =>
+      setProbes((before) =>
+        before.length === 1 && before[0] !== ref
+          ? [...before, ref]
+          : before[0] === ref
+            ? []
+            : [ref],
+      ),
+    [],
+  );
   if (drawn.state === 'loading')
     return <Notice icon="loader" title="Drawing the diagram" testID="drawing" />;
   if (drawn.state === 'failed')
@@ -46,10 +57,6 @@ export function TeachingBenchPane({
       />
     );
   const { drawing } = drawn;
-  const point = (ref: TerminalRef): void =>
-    setProbes(
-      probes.length === 1 && probes[0] !== ref ? [...probes, ref] : probes[0] === ref ? [] : [ref],
-    );
   const save = (): void =>
     saveAs(`${diagram.id}.svg`, 'image/svg+xml', toSvg(diagram, drawing, bench.showing));
   const parts = {

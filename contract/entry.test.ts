@@ -1,0 +1,123 @@
+import { readEntry } from './entry';
+
+describe('entries of every kind', () => {
+  const ID = '00000000-0000-4000-8000-000000000001';
+  const envelope = { callId: ID, phoneAt: '2026-11-24T08:00:00Z' };
+  const setup = {
+    power: 'off',
+    except: [],
+    actuators: { door: 'open' },
+    byHand: {},
+    lifted: ['a.1'],
+    partsOut: [],
+    jumpers: [['a.1', 'b.2']],
+  };
+  const bodies: Record<string, [body: object, wrong: [object, string][]]> = {
+    reading: [
+      {
+        part: 'a',
+        from: 'a.1',
+        to: 'a.2',
+        setup,
+        wiggle: false,
+        lookedAgain: false,
+        function: 'ohm',
+        meter: 'm',
+        leadOhms: 0.2,
+        said: '0.3',
+        supersedes: [ID],
+      },
+      [
+        [{ from: 'a' }, '/body/from'],
+        [{ function: 'amps' }, '/body/function'],
+        [{ leadOhms: 21 }, '/body/leadOhms'],
+        [{ leadOhms: -1 }, '/body/leadOhms'],
+        [{ said: '' }, '/body/said'],
+        [{ supersedes: ['x'] }, '/body/supersedes'],
+        [{ setup: { ...setup, lifted: ['a'] } }, '/body/setup/lifted'],
+        [{ setup: { ...setup, power: 'maybe' } }, '/body/setup/power'],
+        [{ setup: { ...setup, jumpers: ['a'] } }, '/body/setup/jumpers'],
+        [{ of: 'sibling' }, '/body/of'],
+        [{ wiggle: 'yes' }, '/body/wiggle'],
+      ],
+    ],
+    doubt: [
+      { names: ID, reason: 'undone' },
+      [
+        [{ names: 'a' }, '/body/names'],
+        [{ reason: '' }, '/body/reason'],
+      ],
+    ],
+    acknowledged: [
+      { what: 'meter-proved', leadOhms: 0.2 },
+      [
+        [{ what: 'slept' }, '/body/what'],
+        [{ leadOhms: 99 }, '/body/leadOhms'],
+      ],
+    ],
+    stage: [{ stage: 'done' }, [[{ stage: 'lost' }, '/body/stage']]],
+    diagram: [{ version: 2, reason: 'table' }, [[{ version: 0 }, '/body/version']]],
+    statement: [
+      { source: 'seen', steps: 'a=b', subject: 'c', outcome: 'off', jumper: ['a.1', 'b.2'] },
+      [
+        [{ source: 'dreamt' }, '/body/source'],
+        [{ jumper: ['a.1'] }, '/body/jumper'],
+        [{ jumper: ['a.1', 'b'] }, '/body/jumper'],
+        [{ steps: '' }, '/body/steps'],
+      ],
+    ],
+    look: [
+      { look: 'click', found: false },
+      [
+        [{ found: 1 }, '/body/found'],
+        [{ look: '' }, '/body/look'],
+      ],
+    ],
+    act: [
+      { part: 'a', act: 'tap' },
+      [
+        [{ act: 'kick' }, '/body/act'],
+        [{ part: '' }, '/body/part'],
+      ],
+    ],
+  };
+
+  it.each(Object.keys(bodies))('%s is taken as it is, and refused with the place', (kind) => {
+    const [body, wrong] = bodies[kind] ?? [{}, []];
+    const taken = readEntry({ ...envelope, kind, body });
+    expect(taken.ok && JSON.parse(JSON.stringify(taken.value))).toEqual({
+      ...envelope,
+      kind,
+      body,
+    });
+    for (const [change, path] of wrong) {
+      const refused = readEntry({ ...envelope, kind, body: { ...body, ...change } });
+      expect(refused.ok ? [] : refused.error.map((each) => each.path)).toEqual([path]);
+    }
+    const more = readEntry({ ...envelope, kind, body: { ...body, colour: 'red' } });
+    expect(more).toMatchObject({ ok: false, error: [{ path: '/body/colour' }] });
+    expect(readEntry({ ...envelope, kind, body, colour: 'red' })).toMatchObject({ ok: false });
+    expect(readEntry({ ...envelope, callId: 'x', kind, body })).toMatchObject({
+      error: [{ path: '/callId' }],
+    });
+    expect(readEntry({ ...envelope, phoneAt: 'noon', kind, body })).toMatchObject({
+      error: [{ path: '/phoneAt' }],
+    });
+    expect(readEntry({ ...envelope, kind, body: [] })).toMatchObject({ ok: false });
+  });
+});
+
+it('refuses an entry whose body is not that of its kind', () => {
+  const entry = {
+    callId: '00000000-0000-4000-8000-000000000001',
+    kind: 'stage',
+    phoneAt: '2026-11-24T08:00:00Z',
+    body: { stage: 'lost' },
+  };
+  expect(readEntry(entry)).toMatchObject({ ok: false, error: [{ path: '/body/stage' }] });
+  expect(readEntry({ ...entry, kind: 'rumour' })).toMatchObject({
+    ok: false,
+    error: [{ path: '/kind' }],
+  });
+  expect(readEntry('nothing')).toMatchObject({ ok: false });
+});
