@@ -3,19 +3,12 @@ import { cellState, neverPairs, pairState } from '../diagram/contactTable';
 import { actuatorStateFor, drawnSetup, positionsOf, type Setup } from '../diagram/setup';
 import { terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolation';
-import type { ReadingPlace } from '../call/reading';
+import type { ProofStep } from '../call/reading';
 import { subsets } from '../subsets';
 import { fewestMoves } from './route';
 
 /** Quick: every contact seen closed and open. Full: every cell, and pairs that never connect. */
 export type Depth = 'quick' | 'full';
-
-/** One reading of a proof, with what it shows. */
-export interface ProofStep extends ReadingPlace {
-  /** Position of the switch while it is read. */
-  position: string;
-  shows: { kind: 'cell'; contact: string; state: 'closed' | 'open' } | { kind: 'never' };
-}
 
 interface Cell {
   pair: [string, string];
