@@ -104,6 +104,11 @@ describe('entries of every kind', () => {
       error: [{ path: '/phoneAt' }],
     });
     expect(readEntry({ ...envelope, kind, body: [] })).toMatchObject({ ok: false });
+    for (const none of [null, [], 'text', 3])
+      expect(readEntry(none)).toEqual({
+        ok: false,
+        error: [{ path: '', message: 'must be an object' }],
+      });
   });
 });
 

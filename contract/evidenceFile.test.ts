@@ -179,6 +179,15 @@ describe('an evidence file', () => {
     expect(empty.ok ? '' : empty.error[0]?.message).toMatch(/not JSON/);
   });
 
+  it('finds its place among many entries', () => {
+    const many = [...Array(12).fill(told), { ...lid, shows: 'abc' }];
+    const text = file(many);
+    const evidence = readEvidence(washer, text);
+    const [fault] = evidence.ok ? [] : evidence.error;
+    expect(fault?.path).toBe('/entries/12/shows');
+    expect(text.split('\n')[(fault?.line ?? 0) - 1]).toContain('"abc"');
+  });
+
   it('says line and column of what is wrong', () => {
     const text = file([told, { ...lid, to: 'pump.1' }]);
     const evidence = readEvidence(washer, text);

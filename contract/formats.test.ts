@@ -64,6 +64,12 @@ describe('diagram files', () => {
       '/parts/0/kind',
       /gadget/,
     ],
+    [
+      'a colour that is no code',
+      (d) => ({ ...d, wires: [{ ...d.wires[0], colour: 'black' }] }),
+      '/wires/0/colour',
+      /is not written as it should be: Two letters/,
+    ],
     ['a field nobody knows', (d) => ({ ...d, weight: 3 }), '', /weight/],
     ['another version', (d) => ({ ...d, version: 2 }), '/version', /must be 1/],
     [
@@ -250,6 +256,13 @@ describe('contact tables as CSV', () => {
     ['an unknown pair', good.replace('A-2', 'A-9'), 1, 3, /A-9/],
     ['an unknown position', good.replace('broil', 'grill'), 6, 1, /grill/],
     ['a position twice', `${good}off,open,open,open,open,open\n`, 7, 1, /twice/],
+    [
+      'a word after blank lines',
+      good.replace('bake,closed', '\n ,  \nbake,perhaps'),
+      6,
+      2,
+      /perhaps/,
+    ],
     ['a missing position', good.replace(/^fan.*\n/m, ''), 6, 1, /"fan" is missing/],
     ['a short line', good.replace(/^bake.*$/m, 'bake,closed,open'), 4, 3, /3 fields/],
     ['nothing', '', 1, 1, /empty/],
