@@ -9,6 +9,8 @@ import schema from './diagram.schema.json';
 
 const matches = new Ajv({
   allErrors: true,
+  // A pattern is told by what it is for, which stands beside it in the schema.
+  verbose: true,
   discriminator: true,
   strictTypes: false,
   strictRequired: false,

@@ -16,7 +16,7 @@ export const notFound = (what: string): RefusedRequest =>
   new RefusedRequest(404, `there is no ${what}`);
 
 export const noSuchRoute: RequestHandler = (request) => {
-  throw notFound(`${request.method} ${request.path}`);
+  throw notFound(`${request.method} ${request.baseUrl}${request.path}`);
 };
 
 /** Every error leaves as application/problem+json (RFC 9457) with the id that the log has too. */
