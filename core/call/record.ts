@@ -1,16 +1,9 @@
-import type { TerminalRef } from '../diagram/diagram';
-import type { Setup } from '../diagram/setup';
 import { parseDisplay, parseVolts, type Display } from '../meter/display';
 import type { ActEvidence, LookEvidence, StatementEvidence } from './evidence';
+import type { ReadingPlace } from './reading';
 
 /** A reading as it is logged: with what it was taken with, and what the display said as it was said. */
-export interface ReadingRecord {
-  part: string;
-  from: TerminalRef;
-  to: TerminalRef;
-  setup: Setup;
-  wiggle: boolean;
-  lookedAgain: boolean;
+export interface ReadingRecord extends ReadingPlace {
   function: 'ohm' | 'beeper' | 'volt';
   /** Of a live reading: what the unit had been brought to do, as steps. */
   steps?: string;

@@ -1,59 +1,11 @@
 import { LIBRARY } from '../../library/library';
-import { chanceFrom } from '../chance';
-import { drawnSetup, type Setup } from '../diagram/setup';
-import { everyFault } from '../fault/faultList';
-import type { Fault } from '../fault/fault';
-import { effectiveResistance } from './effectiveResistance';
-import { OhmTable } from './fastTable';
+import { testEveryReading } from './testEveryReading';
 import type { Resistor } from './resistorGraph';
-import { buildNetwork } from './network';
 import { TableMaker } from './tableMaker';
-
-const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
-
-/** The same readings one by one, by building the network anew. */
-const slow = (diagram: (typeof LIBRARY)[number], setup: Setup, faults: readonly Fault[]) => {
-  const { edges } = buildNetwork(diagram, setup, faults, { warm: false });
-  return edges.flatMap(({ a, b, nominal }) => (nominal === null ? [] : [{ a, b, ohms: nominal }]));
-};
 
 const SMALL = ['coil-burner', 'millivolt-fireplace', 'relay-monitor-oven'];
 
-describe.each(
-  LIBRARY.filter((each) => SMALL.includes(each.id)).map((each) => [each.id, each] as const),
-)('table of %s', (_id, diagram) => {
-  it(`has every reading of every fault and of pairs of faults (seed ${SEED})`, () => {
-    const chance = chanceFrom(SEED);
-    const some = <T>(items: readonly T[]): T[] =>
-      items.length ? [items[Math.floor(chance() * items.length)] as T] : [];
-    const singles = everyFault(diagram);
-    for (let round = 0; round < 3; round++) {
-      const setup = drawnSetup(diagram);
-      for (const actuator of diagram.actuators) {
-        if (actuator.kind === 'quantity') setup.actuators[actuator.id] = { value: chance() * 300 };
-        else for (const at of some(actuator.positions)) setup.actuators[actuator.id] = at.id;
-      }
-      setup.lifted = round === 2 ? some(diagram.wires).map((wire) => wire.from) : [];
-      const pairs = Array.from({ length: 60 }, () => [...some(singles), ...some(singles)]);
-      const faults = [...singles.map((each) => [each]), ...pairs];
-      const table = new OhmTable(diagram, setup, faults);
-      const row = new Float64Array(table.pairs);
-      [[], ...faults].forEach((each, i) => {
-        table.row(i, row);
-        const edges = slow(diagram, setup, each);
-        for (let k = 0; k < 8; k++) {
-          const a = Math.floor(chance() * table.nodes.count);
-          const b = Math.floor(chance() * table.nodes.count);
-          if (a === b) continue;
-          const wanted = effectiveResistance(edges, a, b);
-          const got = row[table.pair(a, b)] ?? NaN;
-          const near = got === wanted || Math.abs(got - wanted) <= 1e-6 * wanted;
-          expect({ each, a, b, got, wanted, near }).toMatchObject({ near: true });
-        }
-      });
-    }
-  });
-});
+testEveryReading(LIBRARY.filter((each) => SMALL.includes(each.id)));
 
 it('keeps its digits when a contact opens beside a path of megohms', () => {
   // 10 milliohm beside 20 megohm, at the far end of another 20 megohm.

@@ -2,12 +2,13 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { builtIn } from '../../library/library';
 import { chanceFrom } from '../chance';
-import { sayDisplay, sayVolts } from '../describe/display';
+import { sayDisplay } from '../describe/display';
+import { sayEntryShown } from '../describe/entryShown';
 import { nameFault, sayMode } from '../describe/fault';
 import { sayTest } from '../describe/test';
 import { sayReadingPlace } from '../describe/readingPlace';
 import { saySlip } from '../describe/slip';
-import { sayShown as sayShownOutcome } from '../describe/unit';
+import { sayShown } from '../describe/unit';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { switches } from '../diagram/terminal';
 import type { Fault } from '../fault/fault';
@@ -15,7 +16,6 @@ import { weightedFaults } from '../fault/faultList';
 import { afterSlip, slipsFor } from '../inference/slips';
 import { shownAs } from '../plan/shownOutcome';
 import { SwitchDiagnosis } from '../plan/switchDiagnosis';
-import type { Evidence } from '../call/evidence';
 import { complaintOf } from '../inference/complaint';
 import { ORDINARY_METER } from '../meter/meter';
 import { testOf } from '../plan/minutes';
@@ -39,19 +39,6 @@ const UNITS = process.env.YARRIX_MUTATE ? ALL.slice(0, 1) : ALL;
 const WRITE = process.env.YARRIX_WRITE_WALKS === '1';
 const SEED = 7;
 
-function sayShown(entry: Evidence): string {
-  switch (entry.kind) {
-    case 'statement':
-      return entry.outcome;
-    case 'look':
-      return entry.found ? 'found' : 'nothing';
-    case 'act':
-      return entry.act;
-    case 'reading':
-      return entry.shows.kind === 'volts' ? sayVolts(entry.shows.volts) : sayDisplay(entry.shows);
-  }
-}
-
 /** Every so many faults of a unit worked to the end, with the suspects after each entry. */
 function walksOf(diagram: Diagram, every: number, way: WayOfWorking): string {
   const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
@@ -71,7 +58,7 @@ function walksOf(diagram: Diagram, every: number, way: WayOfWorking): string {
         .slice(0, 3)
         .map(([id, chance]) => `${id || 'nothing'} ${(100 * chance).toFixed(1)}`);
       const did = test ? sayTest(diagram, test) : entry.kind;
-      lines.push(`  ${did}: ${sayShown(entry)} | ${suspects.join(', ')}`);
+      lines.push(`  ${did}: ${sayEntryShown(entry)} | ${suspects.join(', ')}`);
     });
     const suspects =
       verdict.kind === 'named'
@@ -113,7 +100,7 @@ it.each(UNITS)('advice on %s comes with its reasons', (id, _every, way) => {
     `${sayTest(diagram, test)}: ${minutes.toFixed(1)} min, ${bits.toFixed(2)} bits, ${expected.toFixed(1)} min to the verdict`,
     ...meanings.map(
       ({ share, outcome, shows, named, suspects }) =>
-        `  ${(100 * share).toFixed(1)} of 100 shows ${outcome}, as ${sayShownOutcome(shownAs(diagnosis.predictor, test, { shows, outcome }))}${named ? ', named' : ''}: ${suspects.map((each) => `${each.id ?? 'nothing'} ${(100 * each.probability).toFixed(1)}`).join(', ')}`,
+        `  ${(100 * share).toFixed(1)} of 100 shows ${outcome}, as ${sayShown(shownAs(diagnosis.predictor, test, { shows, outcome }))}${named ? ', named' : ''}: ${suspects.map((each) => `${each.id ?? 'nothing'} ${(100 * each.probability).toFixed(1)}`).join(', ')}`,
     ),
   ]);
   const policies = diagnosis

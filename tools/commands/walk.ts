@@ -7,7 +7,7 @@ import type { Diagram } from '../../core/diagram/diagram';
 import { type Fault } from '../../core/fault/fault';
 import { nameFault } from '../../core/describe/fault';
 import { parseFault } from '../../core/fault/parseFault';
-import { sayDisplay } from '../../core/describe/display';
+import { sayEntryShown } from '../../core/describe/entryShown';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import { testOf } from '../../core/plan/minutes';
 import { sayTest } from '../../core/describe/test';
@@ -67,20 +67,5 @@ export function placeOf({ hypotheses }: UnitPredictor, fault: Fault): number {
 
 function sayEntry(diagram: Diagram, entry: Evidence): string {
   const test = testOf(entry);
-  return `${test ? sayTest(diagram, test) : entry.kind}: ${sayShown(entry)}`;
-}
-
-function sayShown(entry: Evidence): string {
-  switch (entry.kind) {
-    case 'statement':
-      return entry.outcome;
-    case 'look':
-      return entry.found ? 'found' : 'nothing';
-    case 'act':
-      return entry.act;
-    case 'reading':
-      return entry.shows.kind === 'volts'
-        ? `${entry.shows.volts.toPrecision(3)} V`
-        : sayDisplay(entry.shows);
-  }
+  return `${test ? sayTest(diagram, test) : entry.kind}: ${sayEntryShown(entry)}`;
 }

@@ -6,9 +6,9 @@ import { readingsOf } from '../../../core/call/log';
 import type { Diagram, Part, SwitchPart } from '../../../core/diagram/diagram';
 import { switches } from '../../../core/diagram/terminal';
 import { Button } from '../../ui/Button';
+import { CallOpening } from '../../ui/CallOpening';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
-import { Notice } from '../../ui/Notice';
 import { RowLink } from '../../ui/RowLink';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
@@ -34,23 +34,14 @@ export function CallScreen({ callId }: { callId: string }) {
   if (call) return <Opened call={call} />;
   return (
     <Screen title="Call" back="/">
-      {loading === 'failed' ? (
-        <Notice
-          icon="wifi-off"
-          title="The call could not be read"
-          text="It is not on this device and the server does not have it or is away."
-          testID="failed"
-        >
-          <Button
-            label="Try again"
-            icon="refresh-cw"
-            testID="retry"
-            onPress={() => void dispatch(loadCall(callId))}
-          />
-        </Notice>
-      ) : (
-        <Notice icon="loader" title="Reading the call" testID="loading" />
-      )}
+      <CallOpening failed={loading === 'failed'}>
+        <Button
+          label="Try again"
+          icon="refresh-cw"
+          testID="retry"
+          onPress={() => void dispatch(loadCall(callId))}
+        />
+      </CallOpening>
     </Screen>
   );
 }

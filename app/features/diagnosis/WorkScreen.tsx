@@ -1,6 +1,6 @@
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Notice } from '../../ui/Notice';
+import { CallOpening } from '../../ui/CallOpening';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
 import { useKeys } from '../../ui/useKeys';
@@ -23,16 +23,7 @@ export function WorkScreen({ callId }: { callId: string }) {
   if (opening.state === 'ready') return <Opened work={opening.work} back={back} />;
   return (
     <Screen title="What is wrong?" back={back}>
-      {opening.state === 'failed' ? (
-        <Notice
-          icon="wifi-off"
-          title="The call could not be read"
-          text="It was not opened on this device before. Try again when the server is back."
-          testID="failed"
-        />
-      ) : (
-        <Notice icon="loader" title="Reading the call" testID="loading" />
-      )}
+      <CallOpening failed={opening.state === 'failed'} />
     </Screen>
   );
 }

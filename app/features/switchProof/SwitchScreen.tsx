@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { CallOpening } from '../../ui/CallOpening';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
@@ -34,18 +35,10 @@ export function SwitchScreen({ callId, partId }: { callId: string; partId: strin
           text="Go back and pick one from the call."
           testID="no-switch"
         />
-      ) : opening.state === 'failed' ? (
-        <Notice
-          icon="wifi-off"
-          title="The call could not be read"
-          text="It was not opened on this device before. Try again when the server is back."
-          testID="failed"
-        />
       ) : (
-        <Notice
-          icon="loader"
-          title={opening.state === 'planning' ? 'Planning the proof' : 'Reading the call'}
-          testID="loading"
+        <CallOpening
+          failed={opening.state === 'failed'}
+          doing={opening.state === 'planning' ? 'Planning the proof' : undefined}
         />
       )}
     </Screen>
