@@ -55,11 +55,11 @@ export function createApp({ db, shopOf, web, log = pino() }: AppOptions): Expres
     response.json({ status: 'ok', database: answer.rows[0]?.now });
   });
   app.use('/api', withShop(shopOf));
-  app.use('/api/diagrams', diagramRoutes(db));
+  app.use('/api', diagramRoutes(db));
   app.use('/api', express.json({ limit: '1mb' }));
-  app.use('/api/calls', callRoutes(db));
-  app.use('/api/entries', entryRoutes(db));
-  app.use('/api/tables', tableRoutes(db));
+  app.use('/api', callRoutes(db));
+  app.use('/api', entryRoutes(db));
+  app.use('/api', tableRoutes(db));
   app.use('/api', noSuchRoute);
   if (web) app.use(serveWeb(web));
   app.use(sendProblem);

@@ -76,8 +76,16 @@ describe('ohm readings of whole units (common practice)', () => {
       kind: 'unsure',
       high: null,
     });
-    const on = { ...low, power: 'on' as const };
-    expect(ohmReading(burner, on, 'infinite.L1', 'infinite.H1').kind).toBe('not-computable');
+    const powered = (power: 'on' | 'unknown') =>
+      ohmReading(burner, { ...low, power }, 'infinite.L1', 'infinite.H1');
+    expect(powered('on')).toEqual({
+      kind: 'not-computable',
+      reason: expect.stringMatching(/never read ohms .* powered/),
+    });
+    expect(powered('unknown')).toEqual({
+      kind: 'not-computable',
+      reason: expect.stringMatching(/prove it dead/),
+    });
   });
 
   it('gives electronics as an interval up to open, never as a number', () => {

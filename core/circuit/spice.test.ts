@@ -7,7 +7,7 @@ import { everyFault } from '../fault/faultList';
 import { effectiveResistance } from './effectiveResistance';
 import { buildNetwork, islands, nodeOf, type Network } from './network';
 import { NodalAnalysis } from './nodalAnalysis';
-import { spiceCards } from './spice';
+import { netlist, spiceCards } from './spice';
 
 const ALL = process.env.YARRIX_ALL === '1';
 const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
@@ -134,3 +134,23 @@ describe(`built-in diagrams against ngspice, any setup and any fault (seed ${SEE
 function* chunks<T>(items: readonly T[]): Generator<T[]> {
   for (let i = 0; i < items.length; i += AT_ONCE) yield items.slice(i, i + AT_ONCE);
 }
+
+it('a netlist says of every node which terminal it is, and leaves out what may be open', () => {
+  const burner = LIBRARY.find((each) => each.id === 'coil-burner');
+  if (!burner) throw new Error('no burner');
+  const low: Setup = { ...poweredSetup(drawnSetup(burner)), actuators: { knob: 'low' } };
+  const network = buildNetwork(burner, low);
+  const lines = netlist(burner, network).split('\n');
+  expect(lines[0]).toBe(`${burner.name} (coil-burner)`);
+  for (const [ref, node] of network.nodes.of) expect(lines).toContain(`* n${node} is ${ref}`);
+  for (const [ref, node] of network.nodes.crimpOf)
+    expect(lines).toContain(`* n${node} is the wires at ${ref}`);
+  const left = network.edges.filter((edge) => edge.nominal === null);
+  expect(left.length).toBeGreaterThan(0);
+  for (const { owner, key, unsure } of left)
+    expect(lines).toContain(`* ${owner} ${key}: ${unsure}, left out`);
+  const cards = lines.filter((line) => line.startsWith('R'));
+  expect(cards).toHaveLength(network.edges.length - left.length);
+  const [a, b] = [nodeOf(network.nodes, 'coil.a'), nodeOf(network.nodes, 'coil.b')];
+  expect(cards.some((card) => card.includes(` n${a} n${b} `))).toBe(true);
+});

@@ -112,7 +112,19 @@ describe('live readings (common practice)', () => {
     const lifted = { ...live(furnace), lifted: ['board.W' as const] };
     expect(voltReading(furnace, lifted, 'call.W', 'transformer.C').kind).toBe('unreliable');
     const unknown = { ...live(dryer), power: 'unknown' as const };
-    expect(voltReading(dryer, unknown, 'feed.L1', 'feed.N').kind).toBe('not-computable');
+    expect(voltReading(dryer, unknown, 'feed.L1', 'feed.N')).toEqual({
+      kind: 'not-computable',
+      reason: expect.stringMatching(/say first which supplies/),
+    });
+    // With nothing fed there is nothing to float on: none is none, from any point to any other.
+    for (const to of ['feed.N', 'thermostat.2', 'frame.F'] as const)
+      expect(voltReading(dryer, drawnSetup(dryer), 'feed.L1', to)).toMatchObject({
+        kind: 'volts',
+        nominal: 0,
+        low: 0,
+        high: 0,
+        loaded: false,
+      });
   });
 
   it('sags behind its own ohms: a weak thermopile no longer holds the valve', () => {

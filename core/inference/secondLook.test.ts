@@ -64,6 +64,10 @@ describe('a reading that fits a slip better than any fault (common practice)', (
     // Seen again as it was, it is believed.
     const again = diagnosis.of([...entries, { ...entries[1], id: 'again' } as Evidence]);
     expect(again.secondLook).toBeUndefined();
+    // So is it when the second look shows it on another function of the meter.
+    const shows = { kind: 'silent' } as const;
+    const silent = diagnosis.of([...entries, { ...entries[1], id: 'again', shows } as Evidence]);
+    expect(silent.secondLook).toBeUndefined();
   });
 
   it('is asked for as a number where a beeper would pass a burnt heater contact', () => {

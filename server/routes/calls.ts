@@ -13,12 +13,12 @@ import { notFound, RefusedRequest } from '../problems';
 export function callRoutes(db: Pool): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
+  router.get('/calls', async (_request, response) => {
     const shop = shopOf(response);
     response.json(await listCalls(db, shop));
   });
 
-  router.get('/:id', async (request, response) => {
+  router.get('/calls/:id', async (request, response) => {
     const shop = shopOf(response);
     const call = await findCall(db, shop, uuidOf(request.params.id));
     if (!call) throw notFound('such call');
@@ -28,7 +28,7 @@ export function callRoutes(db: Pool): Router {
     response.json(detail);
   });
 
-  router.put('/:id', async (request, response) => {
+  router.put('/calls/:id', async (request, response) => {
     const shop = shopOf(response);
     const id = uuidOf(request.params.id);
     const call = valid(readDto(NewCallDto, request.body));

@@ -17,17 +17,17 @@ import { notFound, RefusedRequest } from '../problems';
 export function diagramRoutes(db: Pool): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
+  router.get('/diagrams', async (_request, response) => {
     const shop = shopOf(response);
     response.json(await listDiagrams(db, shop));
   });
 
-  router.post('/bodies', json({ limit: '1mb' }), async (request, response) => {
+  router.post('/diagrams/bodies', json({ limit: '1mb' }), async (request, response) => {
     const { have } = valid(readDto(HaveDto, request.body));
     response.json(await missingDiagrams(db, shopOf(response), have));
   });
 
-  router.get('/:id/:version', async (request, response) => {
+  router.get('/diagrams/:id/:version', async (request, response) => {
     const shop = shopOf(response);
     const version = Number(request.params.version);
     const diagram = await findDiagram(
@@ -41,13 +41,19 @@ export function diagramRoutes(db: Pool): Router {
   });
 
   // The body is the file itself, so that a fault can be told by its line and column.
-  router.put('/:sentAs', text({ type: () => true, limit: '4mb' }), async (request, response) => {
-    const shop = shopOf(response);
-    const sentAs = uuidOf(request.params.sentAs);
-    const { diagram } = valid(readDiagram(typeof request.body === 'string' ? request.body : ''));
-    const version = await transaction(db, (queries) => addDiagram(queries, shop, sentAs, diagram));
-    response.json({ id: diagram.id, version });
-  });
+  router.put(
+    '/diagrams/:sentAs',
+    text({ type: () => true, limit: '4mb' }),
+    async (request, response) => {
+      const shop = shopOf(response);
+      const sentAs = uuidOf(request.params.sentAs);
+      const { diagram } = valid(readDiagram(typeof request.body === 'string' ? request.body : ''));
+      const version = await transaction(db, (queries) =>
+        addDiagram(queries, shop, sentAs, diagram),
+      );
+      response.json({ id: diagram.id, version });
+    },
+  );
 
   return router;
 }
@@ -56,7 +62,7 @@ export function tableRoutes(db: Pool): Router {
   const router = Router();
 
   // A table makes a new version of the diagram, and the call goes on with that version.
-  router.put('/:sentAs', async (request, response) => {
+  router.put('/tables/:sentAs', async (request, response) => {
     const shop = shopOf(response);
     const sentAs = uuidOf(request.params.sentAs);
     const sent = valid(readDto(NewTableDto, request.body));

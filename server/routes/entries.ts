@@ -12,7 +12,7 @@ import { notFound, RefusedRequest } from '../problems';
 export function entryRoutes(db: Pool): Router {
   const router = Router();
 
-  router.put('/:id', async (request, response) => {
+  router.put('/entries/:id', async (request, response) => {
     const shop = shopOf(response);
     const id = uuidOf(request.params.id);
     const entry = valid(readEntry(request.body));
