@@ -49,7 +49,11 @@ describe('the way round', () => {
     load: 'heater',
     terminals: [{ id: 'a' }, { id: 'b' }],
     elements: [
-      { id: 'coil', between: ['a', 'b'], value: { nominal: ohms, low: ohms * 0.9, high: ohms * 1.1 } },
+      {
+        id: 'coil',
+        between: ['a', 'b'],
+        value: { nominal: ohms, low: ohms * 0.9, high: ohms * 1.1 },
+      },
     ],
   });
   const selector: SwitchPart = {
