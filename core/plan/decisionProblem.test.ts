@@ -90,6 +90,21 @@ describe('a call as a problem of decision', () => {
     expect(good?.node.confirmed).toEqual([]);
   });
 
+  it('leaves out of a branch what tells nothing there any more', () => {
+    const taken = option([0, 1, 0, 0]);
+    const tells = option([0, 0, 1, 0]);
+    const same = option([1, 0, 0, 0]);
+    const silent = option([0, -1, -1, -1], [1, 2]);
+    const ownOnly = option([0, 1, 1, -1], [1]);
+    const look = option([0, 0, 0, 0], [], { found: Float64Array.from([0.1, 0.1, 0.1, 0.1]) });
+    const state = stateOf([0, 0.4, 0.3, 0.3], [taken, tells, same, silent, ownOnly, look]);
+    const rest = problem.branches(state, taken).find(({ outcome }) => outcome === 0);
+    // Hypotheses 2 and 3 are left: `tells` parts them, `ownOnly` is not as good shows, a look may be.
+    expect(rest?.node.options).toEqual([tells, ownOnly, look]);
+    const one = problem.branches(state, taken).find(({ outcome }) => outcome === 1);
+    expect(one?.node.options).toEqual([ownOnly, look]);
+  });
+
   it('a look is found as often as it says, and never confirms', () => {
     const look = { id: 'x', says: '', of: [], found: { with: 0.8, without: 0.1 }, minutes: 1 };
     const outcome = Int8Array.from([0, 1, 0, 0]);
@@ -142,6 +157,15 @@ describe('a call as a problem of decision', () => {
     expect(ranked).toHaveLength(2);
     expect(expected).toEqual([...expected].sort((a, b) => a - b));
     expect(ranked[0]?.option).toBe(quick);
+    // Whatever order they come in: four ways to the same end, the dearest first.
+    const priced = [8, 3, 5, 1].map((each) =>
+      option([0, 1, 1, 0], [], { cost: { minutes: each, panels: 0, stand: undefined } }),
+    );
+    const plain = problemOf([0, 1, 1, 2]);
+    const sorted = choices(plain, stateOf([0, 0.4, 0.3, 0.3], priced)).map((each) => each.expected);
+    expect(sorted.length).toBeGreaterThan(1);
+    expect(sorted).toEqual([...sorted].sort((a, b) => a - b));
+    expect(sorted[0]).toBeLessThan(sorted.at(-1) ?? 0);
     const only = problemOf([0, 1, 1, 2], 0.95, (each) => each === slow);
     expect(only.scored(state, { kind: 'test' }).map((each) => each.option)).toEqual([slow]);
     // Where nothing wanted tells any more the rest is good enough.

@@ -1,12 +1,18 @@
 import { builtIn } from '../../library/library';
+import type { Diagram } from '../diagram/diagram';
 import type { Evidence, ReadingEvidence } from '../call/evidence';
 import { UnitPredictor } from '../inference/unitPredictor';
 import { beliefState } from '../inference/beliefState';
+import { HEALTHY } from '../inference/entryLikelihood';
 import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
+import { candidatesOf } from './candidates';
+import { shownAs } from './shownOutcome';
+import { UnitDiagnosis } from './unitDiagnosis';
 import { UnitPlanner } from './unitPlanner';
+import { USUAL_WAY } from './wayOfWorking';
 import { Minutes } from './minutes';
-import { unitTests, type UnitTest } from './unitTests';
+import { liveTests, unitTests, type UnitTest } from './unitTests';
 
 const burner = builtIn('radiant-burner');
 if (!burner) throw new Error('no burner');
@@ -107,5 +113,96 @@ describe('advice', () => {
       state.suspects.find((each) => each.id === 'element')?.probability ?? 0;
     expect(chance(before)).toBeGreaterThan(0.3);
     expect(chance(good)).toBeLessThan(0.1 * chance(before));
+  });
+});
+
+describe('what is planned for', () => {
+  const { predictor } = planner;
+  const state = beliefState(predictor, []);
+
+  it('is the likeliest explanations that make up their share, no more than so many, and the good unit', () => {
+    const at = (share: number, most: number): number =>
+      planner.problem(state, [], USUAL_WAY, { share, most }).root.weights.length;
+    expect(at(1, 1000)).toBe(predictor.hypotheses.length);
+    expect([at(1, 5), at(1, 7)]).toEqual([5, 7].map((each) => each + Number(!among(each))));
+    // The likeliest alone makes up a thousandth.
+    expect(at(0.001, 1000)).toBe(1 + Number(!among(1)));
+    const { root } = planner.problem(state, [], USUAL_WAY, { share: 1, most: 5 });
+    expect(root.weights.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 12);
+  });
+  /** Whether the good unit is among so many of the likeliest. */
+  const among = (count: number): boolean =>
+    [...state.probabilities].filter((each) => each > (state.probabilities[HEALTHY] ?? 0)).length <
+    count;
+});
+
+it('getting ready is told at every hundredth test, from nothing on', () => {
+  const tests = unitTests(burner);
+  const shares: number[] = [];
+  candidatesOf(planner.predictor, planner.minutes, tests, (share) => shares.push(share));
+  expect(tests.length).toBeGreaterThan(100);
+  expect(shares).toEqual(
+    Array.from({ length: Math.ceil(tests.length / 100) }, (_, k) => (k * 100) / tests.length),
+  );
+});
+
+describe('what would be seen of a test', () => {
+  const { predictor } = planner;
+  const told = { steps: 'knob=high,wait=60', subject: 'element', outcome: 'off' } as const;
+  const shown = (test: UnitTest, shows: number) => shownAs(predictor, test, { shows, outcome: 1 });
+
+  it('is volts where both points hang on something, nothing where one floats, and what the unit does', () => {
+    const live: UnitTest[] = liveTests(burner, told.steps);
+    const volts = live.flatMap((test) => (test.kind === 'volt' ? [test] : []));
+    expect(volts.length).toBeGreaterThan(0);
+    const kinds = new Set<string | undefined>();
+    for (const test of volts)
+      predictor.hypotheses.forEach((_, i) => {
+        const foretold = predictor.volts(test.steps, test.from, test.to)(i);
+        const expected = foretold === undefined ? undefined : { kind: 'volts', volts: foretold };
+        expect(shown(test, i)).toEqual(expected);
+        kinds.add(expected?.kind);
+      });
+    // Somewhere a broken wire leaves a point that floats.
+    expect(kinds).toEqual(new Set(['volts', undefined]));
+    const tried: UnitTest = { kind: 'try', steps: told.steps, subject: 'element' };
+    expect(shown(tried, HEALTHY)).toEqual({ kind: 'does', outcome: 'runs' });
+    const { steps } = told;
+    expect(shown({ kind: 'try', steps, subject: 'nothing' }, HEALTHY)).toBeUndefined();
+  });
+});
+
+it('a switch that heat moves is not named while nobody knows when it should open', () => {
+  const unmarked: Diagram = {
+    ...burner,
+    parts: burner.parts.map((part) => {
+      if (part.kind !== 'switch' || !part.setPoints) return part;
+      const { setPoints: _, ...rest } = part;
+      return rest;
+    }),
+  };
+  const limiter = burner.parts.find((each) => each.kind === 'switch' && each.setPoints);
+  if (limiter?.kind !== 'switch' || !limiter.contacts[0]) throw new Error('no limiter');
+  const [a, b] = limiter.contacts[0].between.map((each) => `${limiter.id}.${each}` as const);
+  const over = (id: string): ReadingEvidence => ({
+    ...element({ kind: 'over' }, id),
+    from: a ?? 'x.x',
+    to: b ?? 'x.x',
+    setup: {
+      ...drawnSetup(burner),
+      // Felt with a hand: stone cold, whatever its marking says.
+      actuators: { ...drawnSetup(burner).actuators, [limiter.actuator]: 'below' },
+      except: [],
+      lifted: [a ?? 'x.x'],
+    },
+  });
+  const entries = [noHeat, element({ kind: 'ohms', ohms: 31 }, 'good'), over('one'), over('two')];
+  expect(new UnitDiagnosis(burner, ORDINARY_METER).of(entries).verdict).toMatchObject({
+    kind: 'named',
+    suspect: { id: limiter.id },
+  });
+  expect(new UnitDiagnosis(unmarked, ORDINARY_METER).of(entries).verdict).toEqual({
+    kind: 'open',
+    needs: 'set-points',
   });
 });
