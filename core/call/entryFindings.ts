@@ -96,7 +96,10 @@ const isWhole = ({
   jumpers,
 }: Partial<Setup>): boolean =>
   [actuators, byHand].every((each) => typeof each === 'object' && each !== null) &&
-  [except, lifted, partsOut, jumpers, ...(jumpers ?? [])].every(Array.isArray);
+  [except, lifted, partsOut, jumpers, ...(Array.isArray(jumpers) ? jumpers : [])].every(
+    Array.isArray,
+  ) &&
+  [except, lifted, partsOut, jumpers].flat(2).every((each) => typeof each === 'string');
 
 /** Every name in a setup, and every state that it says something is in. */
 function inSetup(diagram: Diagram, setup: Setup, report: Report): void {
@@ -141,10 +144,11 @@ function wrongState(actuator: Actuator, state: string | QuantityState): string |
   }
   // A quantity may be said by the side of its set point alone.
   if (state === 'above' || state === 'below') return undefined;
-  const side = typeof state === 'object' ? state.cameFrom : undefined;
+  const quantity = typeof state === 'object' && state !== null ? state : undefined;
+  const side = quantity?.cameFrom;
   const whole =
-    typeof state === 'object' &&
-    Number.isFinite(state.value) &&
+    quantity !== undefined &&
+    Number.isFinite(quantity.value) &&
     (side === undefined || side === 'below' || side === 'above');
   return whole ? undefined : `must be a number of ${actuator.unit}, come from below or above`;
 }

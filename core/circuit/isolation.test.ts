@@ -146,6 +146,13 @@ describe('the way round', () => {
     expect(alone(branch, drawnSetup(branch), 'selector.1', 'selector.3')?.through).toEqual([]);
   });
 
+  it('is none that comes back to the probe it left from', () => {
+    const loop = wired(['selector.2', 'near.a'], ['near.b', 'selector.1']);
+    const both: Setup = { ...drawnSetup(loop), actuators: { knob: 'both' } };
+    expect(alone(loop, both, 'selector.2', 'selector.3')?.through).toEqual([]);
+    expect(alone(loop, both, 'selector.3', 'selector.2')?.through).toEqual([]);
+  });
+
   it('needs both ends and more off where a closed contact carries what joins another', () => {
     // Everything is joined to everything: only one terminal may keep its wires.
     const star = wired(

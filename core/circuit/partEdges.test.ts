@@ -1,4 +1,4 @@
-import { builtIn } from '../../library/library';
+import { builtIn, LIBRARY } from '../../library/library';
 import type { Diagram, Supply } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { parseFault } from '../fault/parseFault';
@@ -68,6 +68,16 @@ describe('the ways inside a load', () => {
     if (heater?.kind !== 'load' || !heater.elements[0]) throw new Error('no heater');
     const [element] = heater.elements;
     expect(workingOhms(heater, element, false)).toEqual(workingOhms(heater, element, true));
+    const others = LIBRARY.flatMap(({ parts }) =>
+      parts.flatMap((part) =>
+        part.kind === 'load' && part.load !== 'motor'
+          ? part.elements.flatMap((each) => (each.working ? [[part, each] as const] : []))
+          : [],
+      ),
+    );
+    expect(others.length).toBeGreaterThan(0);
+    for (const [part, each] of others)
+      expect(workingOhms(part, each, false)).toEqual(workingOhms(part, each, true));
     expect(coldOhms(element).nominal).toBeLessThanOrEqual(
       workingOhms(heater, element, true).nominal,
     );

@@ -8,20 +8,22 @@ export function searchWords(diagram: Diagram): string {
     ...aliases.map((each) => each.word),
     ...(kind === 'load' ? [`${name} does not run, ${name} dead`] : []),
   ]);
-  return [
+  const words = [
     diagram.name,
     diagram.kind,
     ...parts,
     ...(diagram.uses ?? []).map((each) => each.name),
     ...(diagram.looks ?? []).map((each) => each.says),
-  ]
-    .join(' ')
-    .toLowerCase();
+  ];
+  return foldText(words.join(' '));
 }
+
+/** Text as it is searched: small letters without their marks, so that "Ümit" is found as "umit". */
+export const foldText = (text: string): string =>
+  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
 
 /** Whether every word of a search is among some words. */
 export const matches = (words: string, search: string): boolean =>
-  search
-    .toLowerCase()
+  foldText(search)
     .split(/\s+/)
     .every((word) => words.includes(word));
