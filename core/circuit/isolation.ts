@@ -132,7 +132,7 @@ function wayAround(
     const ways = leastWays(outside, out);
     for (const back of own) {
       const way = ways.get(back);
-      if (back === out || !way || (best && best.ohms <= way.ohms)) continue;
+      if (back === out || back === start || !way || (best && best.ohms <= way.ohms)) continue;
       if (reach(inside, back, [start, out]).has(goal)) best = way;
     }
   }
