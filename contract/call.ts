@@ -1,18 +1,21 @@
 import 'reflect-metadata/lite';
 import { Type } from 'class-transformer';
 import {
-  IsDateString,
   IsInt,
   IsNotEmpty,
+  IsObject,
   IsOptional,
   IsString,
   IsUUID,
+  Max,
   MaxLength,
   Min,
   ValidateNested,
 } from 'class-validator';
 import type { Diagram } from '../core/diagram/diagram';
+import { MOST_VERSIONS } from './diagram';
 import type { Entry } from './entry';
+import { IsMoment } from './moment';
 
 /** The physical machine at a place. */
 export class ApplianceDto {
@@ -42,6 +45,7 @@ export class ApplianceDto {
 
 /** One visit for one complaint, as the phone sends it. */
 export class NewCallDto {
+  @IsObject({ message: 'say which appliance it is' })
   @ValidateNested()
   @Type(() => ApplianceDto)
   appliance!: ApplianceDto;
@@ -53,6 +57,7 @@ export class NewCallDto {
 
   @IsInt()
   @Min(1)
+  @Max(MOST_VERSIONS)
   diagramVersion!: number;
 
   @IsNotEmpty({ message: 'say what the unit does or does not do' })
@@ -61,7 +66,7 @@ export class NewCallDto {
   complaint!: string;
 
   /** The phone's own clock, UTC. */
-  @IsDateString()
+  @IsMoment()
   phoneAt!: string;
 }
 
@@ -78,6 +83,13 @@ export interface CallSummary {
   readings: number;
   phoneAt: string;
   lastAt: string;
+}
+
+/** A page of calls, the last worked first. */
+export interface CallPage {
+  calls: CallSummary[];
+  /** Asked for with `after`, brings the next page; null where there is none. */
+  next: string | null;
 }
 
 export interface CallDetail extends CallSummary {

@@ -21,6 +21,9 @@ export interface DiagramBody {
   body: Diagram;
 }
 
+/** Versions of one diagram, at most: what the database's column holds. */
+export const MOST_VERSIONS = 2 ** 31 - 1;
+
 /** Versions that a device has already, written `id/version`: it is sent the others. */
 export class HaveDto {
   @IsArray()

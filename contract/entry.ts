@@ -1,5 +1,14 @@
 import 'reflect-metadata/lite';
-import { IsDateString, IsIn, IsObject, IsUUID } from 'class-validator';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsObject,
+  IsUUID,
+  ValidateNested,
+} from 'class-validator';
 import type { Records } from '../core/call/record';
 import { fail, ok, type Result } from '../core/result';
 import { AcknowledgementBody } from './entries/acknowledgement';
@@ -10,7 +19,8 @@ import { ReadingBody } from './entries/reading';
 import { RetractionBody } from './entries/retraction';
 import { StageBody } from './entries/stage';
 import { StatementBody } from './entries/statement';
-import type { InputFault } from './problem';
+import { IsMoment } from './moment';
+import type { InputFault, Problem } from './problem';
 import { readDto } from './readDto';
 
 export type EntryKind = keyof Records;
@@ -35,7 +45,7 @@ class NewEntryDto {
   kind!: EntryKind;
 
   /** The phone's own clock, UTC. */
-  @IsDateString()
+  @IsMoment()
   phoneAt!: string;
 
   @IsObject()
@@ -58,4 +68,39 @@ export function readEntry(value: unknown): Result<NewEntry, InputFault[]> {
   const body = readDto<Records[EntryKind]>(BODIES[kind], entry.value.body);
   if (!body.ok) return fail(body.error.map((each) => ({ ...each, path: `/body${each.path}` })));
   return ok({ callId, kind, phoneAt, body: body.value } as NewEntry);
+}
+
+/** Entries in one request. */
+export const MOST_ENTRIES = 50;
+
+/** One of several entries; its own shape is checked by itself, so that one fault refuses one entry. */
+export class SentEntry {
+  @IsUUID()
+  id!: string;
+
+  @IsObject()
+  entry!: object;
+}
+
+/** Entries that wait on a phone, sent together: each with its id, in the order they were made. */
+class NewEntriesDto {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(MOST_ENTRIES)
+  @ValidateNested({ each: true })
+  @Type(() => SentEntry)
+  entries!: SentEntry[];
+}
+
+/** What became of one of several entries. */
+export interface EntryResult {
+  id: string;
+  /** As it would have been answered alone. */
+  status: number;
+  problem?: Problem;
+}
+
+export function readEntries(value: unknown): Result<SentEntry[], InputFault[]> {
+  const sent = readDto(NewEntriesDto, value);
+  return sent.ok ? ok(sent.value.entries) : sent;
 }

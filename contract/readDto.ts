@@ -3,6 +3,7 @@ import { plainToInstance, type ClassConstructor } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import { fail, ok, type Result } from '../core/result';
 import type { InputFault } from './problem';
+import { unstorable } from './storable';
 
 /** Reads an unknown value as a DTO: every fault with the pointer to its place, or the value. */
 export function readDto<T extends object>(
@@ -12,6 +13,8 @@ export function readDto<T extends object>(
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
     return fail([{ path: '', message: 'must be an object' }]);
   }
+  const wrong = unstorable(value);
+  if (wrong) return fail([wrong]);
   const dto = plainToInstance(shape, value);
   const errors = validateSync(dto, {
     whitelist: true,

@@ -1,5 +1,7 @@
 import 'reflect-metadata/lite';
-import { IsDateString, IsInt, IsNotEmpty, IsString, IsUUID, MaxLength, Min } from 'class-validator';
+import { IsInt, IsNotEmpty, IsString, IsUUID, Max, MaxLength, Min } from 'class-validator';
+import { MOST_VERSIONS } from './diagram';
+import { IsMoment } from './moment';
 
 /** A contact table read from CSV, for one switch of the diagram that a call is worked with. */
 export class NewTableDto {
@@ -8,10 +10,12 @@ export class NewTableDto {
 
   @IsInt()
   @Min(1)
+  @Max(MOST_VERSIONS)
   diagramVersion!: number;
 
   @IsNotEmpty()
   @IsString()
+  @MaxLength(80)
   part!: string;
 
   @IsNotEmpty()
@@ -19,6 +23,6 @@ export class NewTableDto {
   @MaxLength(200_000)
   csv!: string;
 
-  @IsDateString()
+  @IsMoment()
   phoneAt!: string;
 }

@@ -1,69 +1,104 @@
 import { createHash } from 'node:crypto';
-import type { Pool } from 'pg';
-import type { Queries } from '../server/db/database';
-import { openDatabase, transaction } from '../server/db/database';
+import { isDeepStrictEqual } from 'node:util';
+import { SHOPS } from '../contract/shop';
+import { Database, type Queries } from '../server/db/database';
 import { addCall } from '../server/db/calls';
-import { addDiagram, listDiagrams } from '../server/db/diagrams';
+import { addDiagram, newestDiagrams } from '../server/db/diagrams';
 import { addEntry } from '../server/db/entries';
 import { workSwitch } from '../core/simulate/simulatedSwitch';
 import type { ReadingPlace } from '../core/call/reading';
 import { SwitchDiagnosis } from '../core/plan/switchDiagnosis';
 import { parseFault } from '../core/fault/parseFault';
 import { findSwitch } from '../core/diagram/terminal';
+import type { Diagram } from '../core/diagram/diagram';
 import { sayDisplay } from '../core/describe/display';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { builtIn, LIBRARY } from '../library/library';
 import { CALLS, SHOP_NAME, type DemoCall } from './scenario';
 
+const DEMO = 'demo';
+
+/** Makes the shop's own, empty shop, with the built-in diagrams as they are now. */
+export const loadShop = (ownerUrl: string): Promise<void> =>
+  inTransaction(ownerUrl, async (queries) => {
+    await makeShop(queries, 'own', SHOPS.own);
+  });
+
+/** Loads the demo shop once: its appliances, and calls in different stages. */
+export const loadDemo = (ownerUrl: string): Promise<void> =>
+  inTransaction(ownerUrl, async (queries) => {
+    if (!(await makeShop(queries, DEMO, SHOP_NAME))) return;
+    for (const [i, call] of CALLS.entries()) await loadCall(queries, DEMO, i, call);
+  });
+
 /**
- * Loads the demo shop once: its appliances, and calls in different stages. Built-in diagrams that it
- * does not have yet are added each time; those that it has are its own and stay as they are.
+ * A shop, and in it the built-in diagrams: one that is new, or that has changed since, comes as the
+ * next version. What the shop has made of one itself stays the newest.
+ * @returns whether the shop was not there before
  */
-export async function loadDemo(url: string, shop: string): Promise<void> {
-  await withDatabase(url, (db) =>
-    transaction(db, async (queries) => {
-      const made = await queries.query(
-        'INSERT INTO shop (shop, name) VALUES ($1, $2) ON CONFLICT (shop) DO NOTHING',
-        [shop, SHOP_NAME],
-      );
-      const known = new Set((await listDiagrams(queries, shop)).map((each) => each.id));
-      for (const diagram of LIBRARY)
-        if (!known.has(diagram.id)) await addDiagram(queries, shop, sentAs(diagram.id), diagram);
-      if (!made.rowCount) return;
-      for (const [i, call] of CALLS.entries()) await loadCall(queries, shop, i, call);
-    }),
+async function makeShop(queries: Queries, shop: string, name: string): Promise<boolean> {
+  const made = await queries.query(
+    'INSERT INTO shop (shop, name) VALUES ($1, $2) ON CONFLICT (shop) DO NOTHING',
+    [shop, name],
   );
+  const newest = new Map((await newestDiagrams(queries, shop)).map((each) => [each.id, each]));
+  for (const diagram of LIBRARY) {
+    const kept = newest.get(diagram.id);
+    if (kept?.origin === 'shop' || isDeepStrictEqual(kept?.body, asStored(diagram))) continue;
+    await addDiagram(queries, shop, sentAs(diagram), diagram, 'built-in');
+  }
+  return made.rowCount === 1;
 }
 
-/** Takes everything of one shop out of the database. */
-export async function removeShop(url: string, shop: string): Promise<void> {
-  await withDatabase(url, (db) =>
-    transaction(db, async (queries) => {
-      // Entries refuse to be deleted; only putting the demo back may do it.
-      await queries.query('SET LOCAL session_replication_role = replica');
-      for (const table of ['entry', 'call', 'appliance', 'diagram', 'shop']) {
-        await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [shop]);
-      }
-    }),
-  );
+const asStored = (diagram: Diagram): unknown => JSON.parse(JSON.stringify(diagram));
+
+/** What is in the demo shop beside what the demo made, by name and number; empty for nothing. */
+export async function strangersInDemo(ownerUrl: string): Promise<string[]> {
+  return inTransaction(ownerUrl, async (queries) => {
+    const { rows } = await queries.query<{ what: string; number: number }>(
+      `SELECT what, count(*)::integer AS number FROM (
+         SELECT 'calls' AS what FROM call WHERE shop = $1 AND id::text NOT LIKE $2
+         UNION ALL SELECT 'entries' FROM entry WHERE shop = $1 AND id::text NOT LIKE $2
+         UNION ALL SELECT 'diagrams of your own' FROM diagram WHERE shop = $1 AND origin = 'shop'
+       ) strangers GROUP BY what ORDER BY what`,
+      [DEMO, `${ID_PREFIX}%`],
+    );
+    return rows.map(({ what, number }) => `${number} ${what}`);
+  });
 }
 
-async function withDatabase(url: string, run: (db: Pool) => Promise<void>): Promise<void> {
-  const db = openDatabase(url);
+/** Puts the demo shop back as on the first day; other shops are not touched. */
+export const resetDemoShop = (ownerUrl: string): Promise<void> =>
+  inTransaction(ownerUrl, async (queries) => {
+    // Entries refuse to be deleted; only putting the demo back may do it.
+    await queries.query('SET LOCAL session_replication_role = replica');
+    for (const table of ['entry', 'call', 'appliance', 'diagram', 'shop'])
+      await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [DEMO]);
+    await queries.query('SET LOCAL session_replication_role = origin');
+    await makeShop(queries, DEMO, SHOP_NAME);
+    for (const [i, call] of CALLS.entries()) await loadCall(queries, DEMO, i, call);
+  });
+
+async function inTransaction<T>(
+  ownerUrl: string,
+  run: (queries: Queries) => Promise<T>,
+): Promise<T> {
+  const db = new Database(ownerUrl);
   try {
-    await run(db);
+    return await db.transaction(run);
   } finally {
     await db.end();
   }
 }
 
 /** Ids that are the same on every machine, so that the demo can be talked about. */
+const ID_PREFIX = '00000000-0000-4000-8000-';
 const idOf = (kind: number, number: number): string =>
-  `00000000-0000-4000-8000-${String(kind).padStart(4, '0')}${String(number).padStart(8, '0')}`;
+  `${ID_PREFIX}${String(kind).padStart(4, '0')}${String(number).padStart(8, '0')}`;
 
-/** The id under which a built-in diagram is sent: made from its name, whatever its place in the library. */
-function sentAs(id: string): string {
-  const hash = createHash('sha256').update(id).digest('hex');
+/** The id under which a built-in diagram is sent: made from what is in it, so that a changed one is another. */
+function sentAs(diagram: Diagram): string {
+  const hash = createHash('sha256').update(JSON.stringify(diagram)).digest('hex');
   return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }
 
@@ -87,11 +122,8 @@ async function loadCall(
   let entries = number * 1000;
   const log = async (entry: EntryOf): Promise<void> => {
     at += 40_000;
-    await addEntry(queries, shop, idOf(4, entries++), {
-      callId,
-      phoneAt: new Date(at).toISOString(),
-      ...entry,
-    });
+    const phoneAt = new Date(at).toISOString();
+    await addEntry(queries, shop, idOf(4, entries++), { callId, phoneAt, ...entry }, 1);
   };
   if (demo.work.length === 0) return;
   await log({ kind: 'acknowledged', body: { what: 'made-safe' } });

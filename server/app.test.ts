@@ -12,7 +12,7 @@ beforeAll(async () => {
   server = await startTestServer();
   ({ app, openCall, logOf } = server);
 });
-afterAll(() => server.db.end());
+afterAll(() => server.end());
 
 describe('the server on a real PostgreSQL', () => {
   it('answers health from the database', async () => {
@@ -42,15 +42,27 @@ describe('the server on a real PostgreSQL', () => {
       .put(`/api/entries/${id}`)
       .send(reading(call, { said: 'OL' }))
       .expect(409);
-    await expect(
-      server.db.query("UPDATE entry SET kind = 'doubt' WHERE shop = $1 AND id = $2", [
-        server.shop,
-        id,
-      ]),
-    ).rejects.toThrow('append-only');
-    await expect(
-      server.db.query('DELETE FROM entry WHERE shop = $1 AND id = $2', [server.shop, id]),
-    ).rejects.toThrow('append-only');
+    const at = 'WHERE shop = $1 AND id = $2';
+    const of = [server.shop, id];
+    // The owner of the table is stopped by the table itself, the application is not even let near.
+    for (const text of [`UPDATE entry SET kind = 'doubt' ${at}`, `DELETE FROM entry ${at}`]) {
+      await expect(server.owner.query(text, of)).rejects.toThrow('append-only');
+      await expect(server.db.query(text, of)).rejects.toThrow('permission denied');
+    }
+    await expect(server.owner.query('TRUNCATE entry')).rejects.toThrow('append-only');
+    for (const text of [
+      'TRUNCATE entry',
+      'DROP TABLE entry',
+      'ALTER TABLE entry DISABLE TRIGGER ALL',
+      "UPDATE call SET stage = 'done'",
+      'DELETE FROM call',
+      "UPDATE diagram SET body = '{}'",
+      'DELETE FROM appliance',
+      "INSERT INTO shop (shop, name) VALUES ('mine', 'mine')",
+      'CREATE TABLE mine (a integer)',
+      'SET session_replication_role = replica',
+    ])
+      await expect(server.db.query(text)).rejects.toThrow(/permission denied|must be owner/);
     expect((await logOf(call))[0]?.body).toMatchObject({ said: '0.3' });
   });
 

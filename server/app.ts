@@ -2,32 +2,59 @@ import { randomUUID } from 'node:crypto';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import type { Pool } from 'pg';
-import pino, { type Logger } from 'pino';
+import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { noSuchRoute, RefusedRequest, sendProblem } from './problems';
+import type { Database } from './db/database';
+import type { DiagramCheck } from './diagramCheck';
+import { whileThereIsSpace, type DiskSpace } from './diskSpace';
+import { API_MARK, AT_HEADER, MARK_HEADER } from '../contract/headers';
+import { noSuchRoute, sendProblem } from './problems';
 import { callRoutes } from './routes/calls';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { entryRoutes } from './routes/entries';
+import { SERIALIZERS } from './serverLog';
 import { withShop, type ShopOfRequest } from './shop';
+import { rateLimited, visitors } from './visitors';
 import { serveWeb } from './web';
 
 export interface AppOptions {
-  db: Pool;
+  db: Database;
+  check: DiagramCheck;
+  /** Where the data is; writes are refused while it is full. */
+  disk: DiskSpace;
   /** Whose data a request is about. */
   shopOf: ShopOfRequest;
+  /** What the server is known as beside loopback. */
+  origins?: readonly string[];
+  /** Requests of one address in ten seconds. */
+  rate?: number;
   /** Folder of the built web application; none in tests of the interface alone. */
   web?: string;
-  log?: Logger;
+  log: Logger;
 }
 
 /** The whole server: health, API under /api, and the web application. */
-export function createApp({ db, shopOf, web, log = pino() }: AppOptions): Express {
+export function createApp(options: AppOptions): Express {
+  const { db, log, web } = options;
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, genReqId: () => randomUUID(), quietReqLogger: true }));
+  app.use(
+    pinoHttp({
+      logger: log,
+      genReqId: () => randomUUID(),
+      quietReqLogger: true,
+      serializers: SERIALIZERS,
+    }),
+  );
   app.use((request, response, next) => {
     response.setHeader('x-request-id', String(request.id));
+    next();
+  });
+  app.use(visitors(options.origins));
+  app.use('/api', (_request, response, next) => {
+    response.setHeader('cache-control', 'no-store');
+    response.setHeader(MARK_HEADER, API_MARK);
+    response.setHeader(AT_HEADER, String(Date.now()));
     next();
   });
   app.use(
@@ -39,6 +66,7 @@ export function createApp({ db, shopOf, web, log = pino() }: AppOptions): Expres
           defaultSrc: ["'self'"],
           scriptSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
+          fontSrc: ["'self'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
           upgradeInsecureRequests: null,
         },
@@ -47,16 +75,16 @@ export function createApp({ db, shopOf, web, log = pino() }: AppOptions): Expres
   );
   app.use(compression());
 
-  app.get('/api/health', async (request, response) => {
-    const answer = await db.query<{ now: Date }>('SELECT now() AS now').catch((error: unknown) => {
-      request.log.error({ err: error }, 'the database does not answer');
-      throw new RefusedRequest(503, 'the database does not answer');
-    });
-    response.json({ status: 'ok', database: answer.rows[0]?.now });
+  app.get('/api/health', async (_request, response) => {
+    const answer = await db.query<{ now: Date }>('SELECT now() AS now');
+    const space = await options.disk.isEnough();
+    response.json({ status: 'ok', database: answer.rows[0]?.now, space });
   });
-  app.use('/api', withShop(shopOf));
-  app.use('/api', diagramRoutes(db));
-  app.use('/api', express.json({ limit: '1mb' }));
+  app.use('/api', rateLimited(options.rate));
+  app.use('/api', whileThereIsSpace(options.disk));
+  app.use('/api', withShop(options.shopOf));
+  app.use('/api', diagramRoutes(db, options.check));
+  app.use('/api', express.json({ limit: '256kb' }));
   app.use('/api', callRoutes(db));
   app.use('/api', entryRoutes(db));
   app.use('/api', tableRoutes(db));

@@ -1,18 +1,27 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino from 'pino';
 import request from 'supertest';
 import { createApp } from './app';
-import { openDatabase } from './db/database';
+import { Database } from './db/database';
+import { DiagramCheck } from './diagramCheck';
+import { DiskSpace } from './diskSpace';
 import { startServer } from './main';
-import { shopOf } from './shop';
-
-// The schema is up to date: the test run's set-up has done that with the real migrations.
-jest.mock('./db/migrate', () => ({ migrate: async () => undefined }));
+import { shopOf as shopOfResponse } from './shop';
 
 const databaseUrl = process.env.YARRIX_TEST_DATABASE ?? '';
 const folder = mkdtempSync(join(tmpdir(), 'yarrix-server-'));
+const shopOf = (): string => 'demo';
+const appWith = (db: Database, more: { web?: string } = {}) =>
+  createApp({
+    db,
+    check: new DiagramCheck(),
+    disk: new DiskSpace(folder, 0),
+    shopOf,
+    log: pino({ level: 'silent' }),
+    ...more,
+  });
 const web = join(folder, 'web');
 beforeAll(() => {
   mkdirSync(web);
@@ -24,26 +33,42 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 it('starts on a free port of loopback, logs, and stops', async () => {
   const logFile = join(folder, 'server.log');
-  const server = await startServer({ databaseUrl, port: 0, shop: 'demo', web, logFile });
+  const server = await startServer({
+    databaseUrl,
+    dataFolder: folder,
+    port: 0,
+    shopOf,
+    web,
+    logFile,
+  });
   const address = `http://127.0.0.1:${server.port}`;
   expect(server.port).toBeGreaterThan(0);
-  const health = await fetch(`${address}/api/health`);
+  const headers = { cookie: 'token=secret', authorization: 'secret' };
+  const health = await fetch(`${address}/api/health?token=secret`, { headers });
   expect(await health.json()).toMatchObject({ status: 'ok', database: expect.any(String) });
   // The same port is not given twice: who comes second is told.
-  await expect(startServer({ databaseUrl, port: server.port, shop: 'demo' })).rejects.toThrow(
-    /EADDRINUSE/,
-  );
+  await expect(
+    startServer({ databaseUrl, dataFolder: folder, port: server.port, shopOf }),
+  ).rejects.toThrow(/EADDRINUSE/);
   await server.stop();
   await expect(fetch(`${address}/api/health`)).rejects.toThrow();
-  expect(readFileSync(logFile, 'utf8')).toContain('"url":"/api/health"');
+  const written = readdirSync(folder).find((name) => name.startsWith('server'));
+  const lines = readFileSync(join(folder, written ?? ''), 'utf8')
+    .trim()
+    .split('\n');
+  const line = lines.find((each) => each.includes('"url":"/api/health"')) ?? '';
+  expect(JSON.parse(line)).toMatchObject({ req: { method: 'GET' }, res: { statusCode: 200 } });
+  // A quiet request is one short line, without the query and without a header.
+  expect(Buffer.byteLength(line)).toBeLessThanOrEqual(300);
+  expect(lines.join()).not.toMatch(/secret|cookie|user-agent/);
 });
 
 describe('the web application beside the API', () => {
-  let db: ReturnType<typeof openDatabase>;
+  let db: Database;
   let app: ReturnType<typeof createApp>;
   beforeAll(() => {
-    db = openDatabase(databaseUrl);
-    app = createApp({ db, shopOf: () => 'demo', web, log: pino({ level: 'silent' }) });
+    db = new Database(databaseUrl);
+    app = appWith(db, { web });
   });
   afterAll(() => db.end());
   const cached = async (path: string): Promise<string> =>
@@ -75,31 +100,34 @@ describe('the web application beside the API', () => {
 });
 
 describe('a server whose database is not there', () => {
-  let db: ReturnType<typeof openDatabase>;
+  let db: Database;
   let app: ReturnType<typeof createApp>;
   beforeAll(() => {
-    db = openDatabase('postgresql://nobody@127.0.0.1:1/none');
-    app = createApp({ db, shopOf: () => 'demo', log: pino({ level: 'silent' }) });
+    db = new Database('postgresql://nobody@127.0.0.1:1/none');
+    app = appWith(db);
   });
   afterAll(() => db.end());
 
   it('says so in its health, and fails with a problem that gives nothing away', async () => {
     const health = await request(app).get('/api/health').expect(503);
     expect(JSON.parse(health.text)).toMatchObject({
-      title: 'the database does not answer',
+      title: expect.stringMatching(/the database does not answer/),
       status: 503,
     });
-    const calls = await request(app).get('/api/calls').expect(500);
+    const calls = await request(app).get('/api/calls').expect(503);
+    expect(calls.headers['retry-after']).toBe('2');
     const problem = JSON.parse(calls.text);
     expect(problem).toEqual({
       type: 'about:blank',
-      title: 'the server failed; what you sent is still on your device',
-      status: 500,
+      title: 'the database does not answer; what you sent is still on your device',
+      status: 503,
       requestId: calls.headers['x-request-id'],
     });
   });
 });
 
 it('a route without a shop is a mistake of ours, and is told', () => {
-  expect(() => shopOf({ locals: {} } as Parameters<typeof shopOf>[0])).toThrow(/no shop/);
+  expect(() => shopOfResponse({ locals: {} } as Parameters<typeof shopOfResponse>[0])).toThrow(
+    /no shop/,
+  );
 });

@@ -1,13 +1,21 @@
 import type { Server } from 'node:http';
 import pino from 'pino';
 import { createApp } from './app';
-import { openDatabase } from './db/database';
-import { migrate } from './db/migrate';
+import { Database } from './db/database';
+import { DiagramCheck } from './diagramCheck';
+import { DiskSpace } from './diskSpace';
+import { openServerLog } from './serverLog';
+import type { ShopOfRequest } from './shop';
 
 export interface ServerOptions {
+  /** Of the role that the application works with; the schema is up to date. */
   databaseUrl: string;
   port: number;
-  shop: string;
+  shopOf: ShopOfRequest;
+  /** Where the data is; writes are refused while it is full. */
+  dataFolder: string;
+  origins?: readonly string[];
+  rate?: number;
   web?: string;
   logFile?: string;
 }
@@ -17,26 +25,41 @@ export interface RunningServer {
   stop: () => Promise<void>;
 }
 
-/** Opens the database, brings it up to date, and listens on loopback. Port 0 takes a free one. */
+/** Times that a request may take to come in, so that a slow sender keeps nobody out. */
+const PATIENCE_MS = { headers: 10_000, request: 30_000 };
+
+/** Opens the database and listens on loopback. Port 0 takes a free one. */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {
-  const { databaseUrl, shop, web } = options;
-  const log = options.logFile ? pino(pino.destination(options.logFile)) : pino({ level: 'silent' });
-  await migrate(databaseUrl, (line) => log.info(line));
-  const db = openDatabase(databaseUrl);
-  db.on('error', (error) => log.error({ err: error }, 'database connection lost'));
-  const app = createApp({ db, shopOf: () => shop, web, log });
+  const { databaseUrl, dataFolder, logFile, port, ...rest } = options;
+  const written = logFile ? await openServerLog(logFile) : undefined;
+  const log = written?.log ?? pino({ level: 'silent' });
+  const db = new Database(databaseUrl, (error) =>
+    log.error({ err: error }, 'database connection lost'),
+  );
+  const check = new DiagramCheck();
+  const app = createApp({ ...rest, db, check, log, disk: new DiskSpace(dataFolder) });
+  const close = async (): Promise<void> => {
+    await check.close();
+    await db.end();
+    written?.close();
+  };
   const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
+    const listening = app.listen(port, '127.0.0.1', (error?: Error) =>
       error ? reject(error) : resolve(listening),
     );
+  }).catch(async (error: unknown) => {
+    await close();
+    throw error;
   });
+  server.headersTimeout = PATIENCE_MS.headers;
+  server.requestTimeout = PATIENCE_MS.request;
   const address = server.address();
   return {
-    port: typeof address === 'object' && address ? address.port : options.port,
+    port: typeof address === 'object' && address ? address.port : port,
     stop: async () => {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
-      await db.end();
+      await close();
     },
   };
 }

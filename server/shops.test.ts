@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import type { CallDetail, CallSummary } from '../contract/call';
+import type { CallDetail, CallPage, CallSummary } from '../contract/call';
 import type { DiagramBody, DiagramSummary } from '../contract/diagram';
 import { builtIn } from '../library/library';
-import { transaction } from './db/database';
 import { newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -14,7 +13,7 @@ beforeAll(async () => {
   server = await startTestServer();
   ({ app, openCall, logOf } = server);
 });
-afterAll(() => server.db.end());
+afterAll(() => server.end());
 
 describe('shops, lists and what is refused at the door', () => {
   it('shows another shop nothing, and lets it write nothing here', async () => {
@@ -24,7 +23,10 @@ describe('shops, lists and what is refused at the door', () => {
     const asOther = (method: 'get' | 'put' | 'post', path: string) =>
       request(app)[method](path).set('x-of', 'other');
     await asOther('get', `/api/calls/${call}`).expect(404);
-    expect((await asOther('get', '/api/calls').expect(200)).body).toEqual([]);
+    expect((await asOther('get', '/api/calls').expect(200)).body).toEqual({
+      calls: [],
+      next: null,
+    });
     expect((await asOther('get', '/api/diagrams').expect(200)).body).toEqual([]);
     expect((await asOther('post', '/api/diagrams/bodies').send({ have: [] })).body).toEqual([]);
     await asOther('get', '/api/diagrams/top-load-washer/1').expect(404);
@@ -44,7 +46,7 @@ describe('shops, lists and what is refused at the door', () => {
       .send(reading(call, { said: 'OL' }))
       .expect(204);
     expect((await logOf(call)).map((each) => each.body)).toMatchObject([{ said: '0.3' }]);
-    const mine = (await request(app).get('/api/calls').expect(200)).body as CallSummary[];
+    const mine = ((await request(app).get('/api/calls').expect(200)).body as CallPage).calls;
     expect(mine.filter((each) => each.id === call)).toHaveLength(1);
   });
 
@@ -94,7 +96,7 @@ describe('shops, lists and what is refused at the door', () => {
     // At the same phone time the order of arrival decides.
     expect(said).toEqual(['0.1', '0.2', '0.3']);
     const list = async (): Promise<CallSummary[]> =>
-      (await request(app).get('/api/calls').expect(200)).body as CallSummary[];
+      ((await request(app).get('/api/calls').expect(200)).body as CallPage).calls;
     const ours = async () => (await list()).filter(({ id }) => [first, second].includes(id));
     expect((await ours()).map(({ id, readings }) => [id, readings])).toEqual([
       [first, 3],
@@ -152,7 +154,7 @@ describe('shops, lists and what is refused at the door', () => {
       title: 'there is no such diagram version',
     });
     expect(await problemOf(request(app).get('/api/diagrams/top-load-washer/first'))).toMatchObject({
-      status: 404,
+      status: 400,
     });
     const wrong = { ...newCall(), diagramVersion: 9 };
     expect(await problemOf(put(`/api/calls/${randomUUID()}`, wrong))).toMatchObject({
@@ -190,7 +192,7 @@ describe('shops, lists and what is refused at the door', () => {
 
   it('keeps all of a transaction or none of it', async () => {
     const id = randomUUID();
-    const failing = transaction(server.db, async (queries) => {
+    const failing = server.owner.transaction(async (queries) => {
       await queries.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [id]);
       throw new Error('in the middle');
     });
@@ -199,7 +201,7 @@ describe('shops, lists and what is refused at the door', () => {
       (await server.db.query('SELECT 1 FROM shop WHERE shop = $1', [id])).rowCount ?? 0;
     expect(await count()).toBe(0);
     // The connection that was rolled back is as good as new.
-    await transaction(server.db, (queries) =>
+    await server.owner.transaction((queries) =>
       queries.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [id]),
     );
     expect(await count()).toBe(1);

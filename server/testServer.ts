@@ -1,38 +1,54 @@
 import { randomUUID } from 'node:crypto';
-import type { Pool } from 'pg';
+import { tmpdir } from 'node:os';
 import pino from 'pino';
 import request from 'supertest';
 import type { CallDetail } from '../contract/call';
 import type { Entry } from '../contract/entry';
 import { builtIn } from '../library/library';
 import { createApp } from './app';
-import { openDatabase, transaction } from './db/database';
+import { Database } from './db/database';
 import { addDiagram } from './db/diagrams';
+import { DiagramCheck } from './diagramCheck';
+import { DiskSpace } from './diskSpace';
 
 /** A server for tests, on the test run's own PostgreSQL, with two shops told apart by a header. */
 export interface TestServer {
-  db: Pool;
+  /** As the application works with it. */
+  db: Database;
+  /** As the owner of the tables, for what the application may not do. */
+  owner: Database;
   app: ReturnType<typeof createApp>;
   shop: string;
   openCall: () => Promise<string>;
   logOf: (call: string) => Promise<Entry[]>;
+  end: () => Promise<void>;
 }
 
 export async function startTestServer(): Promise<TestServer> {
-  const db = openDatabase(process.env.YARRIX_TEST_DATABASE ?? '');
+  const db = new Database(process.env.YARRIX_TEST_DATABASE ?? '');
+  const owner = new Database(process.env.YARRIX_TEST_OWNER ?? '');
+  const check = new DiagramCheck();
   const [shop, other] = [`test-${randomUUID()}`, `other-${randomUUID()}`];
   const app = createApp({
     db,
+    check,
+    disk: new DiskSpace(tmpdir(), 0),
     shopOf: ({ headers }) => (headers['x-of'] === 'other' ? other : shop),
     log: pino({ level: 'silent' }),
   });
   for (const each of [shop, other])
-    await db.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [each]);
+    await owner.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [each]);
   const washer = builtIn('top-load-washer');
   if (!washer) throw new Error('no washer');
-  await transaction(db, (queries) => addDiagram(queries, shop, randomUUID(), washer));
+  await db.transaction((queries) => addDiagram(queries, shop, randomUUID(), washer));
   return {
     db,
+    owner,
+    end: async () => {
+      await check.close();
+      await db.end();
+      await owner.end();
+    },
     app,
     shop,
     openCall: async () => {

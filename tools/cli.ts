@@ -14,7 +14,7 @@ const USAGE = `./yarrix COMMAND
 
   start [--port N]     everything: database, demo data, web; Ctrl-C stops it
   stop | status        of what start left running
-  reset-demo           put the demo data back as it was
+  reset-demo [--yes]   put the demo data back as it was
   test [--only NAME] [--all]   all tests (core, contract, server, app, e2e); --all the long runs too
   lint                 layout, style and types
   mutate [--only FOLDER] [--seed N]  how often a test notices a change in the code
@@ -61,6 +61,7 @@ async function main(argv: string[]): Promise<number> {
       port: { type: 'string' },
       only: { type: 'string' },
       seed: { type: 'string' },
+      yes: { type: 'boolean', default: false },
       policy: { type: 'string' },
       place: { type: 'string' },
       live: { type: 'boolean', default: false },
@@ -95,7 +96,7 @@ async function main(argv: string[]): Promise<number> {
     case 'status':
       return (await import('./status')).status();
     case 'reset-demo':
-      return (await import('./resetDemo')).resetDemo();
+      return (await import('./resetDemo')).resetDemo(values.yes);
     case 'test':
       return (await import('./test')).test(values.only, values.all);
     case 'pictures':
@@ -124,11 +125,16 @@ main(process.argv.slice(2)).then(
   (error: unknown) => {
     // parseArgs reports an unknown option as a TypeError with a code.
     const usage = error instanceof TypeError && 'code' in error;
+    // A folder that cannot be written to, a disk that is full: said in one line, as the system says it.
+    const inTheWay =
+      error instanceof Error &&
+      'code' in error &&
+      ['EACCES', 'EPERM', 'EROFS', 'ENOSPC', 'ENOTDIR', 'EISDIR'].includes(String(error.code));
     if (error instanceof BadInput || usage) {
       process.stderr.write(`yarrix: ${(error as Error).message.split('\n')[0]}\n`);
       process.exitCode = EXIT.badInput;
-    } else if (error instanceof EnvironmentError) {
-      process.stderr.write(`yarrix: ${error.message}\n`);
+    } else if (error instanceof EnvironmentError || inTheWay) {
+      process.stderr.write(`yarrix: ${(error as Error).message}\n`);
       process.exitCode = 69;
     } else {
       process.stderr.write(`${error instanceof Error ? error.stack : String(error)}\n`);

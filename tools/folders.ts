@@ -9,7 +9,6 @@ export const DATA = process.env.YARRIX_DATA
 export const WEB = join(ROOT, 'dist');
 /** Port of `./yarrix start` unless another is asked for. */
 export const PORT = 8420;
-export const DEMO_SHOP = 'demo';
 
 /** Something outside the program is missing or in the way; the message says what to do. */
 export class EnvironmentError extends Error {}

@@ -1,10 +1,12 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DATA } from './folders';
 
 /** What a running `./yarrix start` says of itself. */
 export interface Running {
   pid: number;
+  /** When the process began, in the kernel's own count: a process id is used again. */
+  began: string;
   port: number;
 }
 
@@ -12,21 +14,56 @@ const FILE = join(DATA, 'running.json');
 
 export const addressOf = ({ port }: Pick<Running, 'port'>): string => `http://127.0.0.1:${port}/`;
 
-/** The running start, if its process is still there and still is one. */
+/** The running start, if its process is still there and still is the one that wrote this. */
 export function whoRuns(): Running | undefined {
-  if (!existsSync(FILE)) return undefined;
-  const said = JSON.parse(readFileSync(FILE, 'utf8')) as Running;
+  const said = read();
+  return said && beganAt(said.pid) === said.began ? said : undefined;
+}
+
+function read(): Running | undefined {
   try {
-    const command = readFileSync(`/proc/${said.pid}/cmdline`, 'utf8');
-    return command.includes('cli.ts') ? said : undefined;
+    const said = JSON.parse(readFileSync(FILE, 'utf8')) as Partial<Running>;
+    const { pid, began, port } = said;
+    return typeof pid === 'number' && typeof began === 'string' && typeof port === 'number'
+      ? { pid, began, port }
+      : undefined;
   } catch {
-    return undefined; // the process has ended without saying so
+    return undefined; // not there, or cut off while it was written
   }
 }
 
-export function sayRunning(running: Running): void {
+/** When a process began; undefined for one that has ended, or is not one of `./yarrix`. */
+export function beganAt(pid: number): string | undefined {
+  try {
+    if (!readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('tools/cli.ts')) return undefined;
+    // The name of the program, in brackets, may hold anything; the 22nd field is the start.
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+    const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+    return fields[0] === 'Z' ? undefined : fields[19];
+  } catch {
+    return undefined;
+  }
+}
+
+export function sayRunning(port: number): void {
   mkdirSync(DATA, { recursive: true });
+  const running = { pid: process.pid, began: beganAt(process.pid) ?? '', port } satisfies Running;
   writeFileSync(FILE, JSON.stringify(running));
 }
 
 export const sayStopped = (): void => rmSync(FILE, { force: true });
+
+/** What a server says of its health within some seconds; undefined where it says nothing. */
+export async function healthOf(
+  running: Pick<Running, 'port'>,
+  withinMs = 4000,
+): Promise<{ ok: boolean; title: string | undefined } | undefined> {
+  try {
+    const signal = AbortSignal.timeout(withinMs);
+    const answer = await fetch(new URL('/api/health', addressOf(running)), { signal });
+    const body = (await answer.json()) as { title?: string };
+    return { ok: answer.ok, title: body.title };
+  } catch {
+    return undefined;
+  }
+}

@@ -1,35 +1,58 @@
 import { existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { loadDemo } from '../demo/load';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { SHOP_HEADER, isShopId } from '../contract/shop';
+import { loadDemo, loadShop } from '../demo/load';
+import { migrate } from '../server/db/migrate';
 import { startServer, type RunningServer } from '../server/main';
+import { RefusedRequest } from '../server/problems';
 import { needDebian } from './debian';
 import { BadInput, EXIT, out } from './commands/command';
-import { DATA, DEMO_SHOP, EnvironmentError, PORT, WEB } from './folders';
-import { freePort, startCluster } from './postgres';
-import { addressOf, sayRunning, sayStopped, whoRuns } from './running';
+import { DATA, EnvironmentError, PORT, WEB } from './folders';
+import { takeLease, type Lease } from './lease';
+import { freePort, startCluster, type Cluster } from './postgres';
+import { addressOf, beganAt, healthOf, sayRunning, sayStopped, whoRuns } from './running';
 import { buildWeb } from './webBuild';
+
+/** How long a start that does not answer is waited for before it is ended. */
+const ENDS_WITHIN_MS = 8000;
+/** Between two looks at the database. */
+const LOOKS_EVERY_MS = 1000;
 
 /** `./yarrix start`: everything, until Ctrl-C. A second one says where the first listens. */
 export async function start(portText: string | undefined): Promise<number> {
-  const port = portText === undefined ? PORT : Number(portText);
-  if (!Number.isInteger(port) || port < 0 || port > 65535)
+  const wanted = portText === undefined ? PORT : Number(portText);
+  if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65535)
     throw new BadInput(`--port ${portText}: a number from 0 to 65535`);
-  const already = whoRuns();
-  if (already) {
-    out(`Yarrix is already running at ${addressOf(already)}`);
-    return EXIT.done;
-  }
-  if (port !== 0 && (await freePort(port)) === undefined) {
-    throw new EnvironmentError(
-      `port ${port} is taken by another program: end that one, or choose another with --port`,
-    );
-  }
   await needDebian(['postgresql']);
   mkdirSync(DATA, { recursive: true });
-  const cluster = await startCluster(join(DATA, 'postgres'));
+  if (await runsAlready(portText === undefined ? undefined : wanted)) return EXIT.done;
+  // A port that is taken is told before anything is started.
+  const port = await freePort(wanted);
+  if (port === undefined) {
+    throw new EnvironmentError(
+      `port ${wanted} is taken by another program: end that one, or choose another with --port`,
+    );
+  }
+  let cluster = await startCluster(join(DATA, 'postgres'));
+  let lease: Lease | undefined;
+  let lost = false;
+  const hold = async (): Promise<void> => {
+    lost = false;
+    const taken = await takeLease(cluster.ownerUrl, { pid: process.pid, port }, () => {
+      lost = true;
+    });
+    if ('release' in taken) lease = taken;
+    else
+      throw new EnvironmentError(
+        `another start works on ${DATA}${taken.holder ? ` (process ${taken.holder.pid}, port ${taken.holder.port})` : ''}: stop it first, or set YARRIX_DATA to another folder`,
+      );
+  };
+  await hold();
   let server: RunningServer | undefined;
   const stopAll = async (): Promise<void> => {
     await server?.stop();
+    await lease?.release().catch(() => undefined);
     await cluster.stop();
     sayStopped();
   };
@@ -37,25 +60,81 @@ export async function start(portText: string | undefined): Promise<number> {
     await buildWeb();
     if (!existsSync(join(WEB, 'index.html')))
       throw new EnvironmentError(`the web bundle is missing in ${WEB}`);
+    await migrate(cluster.ownerUrl, () => undefined);
+    await loadShop(cluster.ownerUrl);
+    await loadDemo(cluster.ownerUrl);
     server = await startServer({
       databaseUrl: cluster.url,
+      dataFolder: cluster.folder,
       port,
-      shop: DEMO_SHOP,
+      shopOf: ({ headers }) => {
+        const shop = headers[SHOP_HEADER];
+        if (!isShopId(shop ?? 'demo'))
+          throw new RefusedRequest(400, `there is no shop "${String(shop)}" here`);
+        return String(shop ?? 'demo');
+      },
+      origins: process.env.YARRIX_ORIGINS?.split(',').filter(Boolean),
       web: WEB,
       logFile: join(DATA, 'server.log'),
     });
-    await loadDemo(cluster.url, DEMO_SHOP);
   } catch (error) {
     await stopAll();
     throw error;
   }
-  sayRunning({ pid: process.pid, port: server.port });
+  sayRunning(port);
   out(`Yarrix runs at ${addressOf(server)}  (Ctrl-C stops it)`);
-  await new Promise<void>((resolve) => {
-    process.once('SIGINT', () => resolve());
-    process.once('SIGTERM', () => resolve());
-  });
+  const ended = new AbortController();
+  process.once('SIGINT', () => ended.abort());
+  process.once('SIGTERM', () => ended.abort());
+  // A database that ends is brought back; until then the server says that it is away.
+  while (!ended.signal.aborted) {
+    await sleep(LOOKS_EVERY_MS, undefined, { signal: ended.signal }).catch(() => undefined);
+    if (!lost || ended.signal.aborted) continue;
+    try {
+      const back: Cluster = await startCluster(join(DATA, 'postgres'));
+      if (back.url !== cluster.url) throw new Error('the database came back on another port');
+      cluster = back;
+      await hold();
+    } catch (error) {
+      lost = true;
+      process.stderr.write(
+        `yarrix: the database is away: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}\n`,
+      );
+    }
+  }
   await stopAll();
   out('Yarrix has stopped; the data is kept.');
   return EXIT.done;
+}
+
+/**
+ * Whether a start works on this data folder and answers. One that hangs is ended, so that this start
+ * can take its place; nothing is signalled that is not such a start.
+ */
+async function runsAlready(port: number | undefined): Promise<boolean> {
+  const running = whoRuns();
+  if (!running) return false;
+  let health = await healthOf(running);
+  if (health && !health.ok) {
+    // The server answers and its database does not: that is brought back here and now.
+    await startCluster(join(DATA, 'postgres'));
+    health = await healthOf(running);
+  }
+  if (health?.ok) {
+    if (port !== undefined && port !== running.port)
+      throw new EnvironmentError(
+        `Yarrix already works on ${DATA}, at ${addressOf(running)}: stop that one first, or set YARRIX_DATA to another folder`,
+      );
+    out(`Yarrix is already running at ${addressOf(running)}`);
+    return true;
+  }
+  process.stderr.write(`yarrix: process ${running.pid} does not answer and is ended\n`);
+  for (const signal of ['SIGTERM', 'SIGKILL'] as const) {
+    process.kill(running.pid, signal);
+    for (let waited = 0; waited < ENDS_WITHIN_MS / 2; waited += 100) {
+      if (beganAt(running.pid) !== running.began) return false;
+      await sleep(100);
+    }
+  }
+  throw new EnvironmentError(`process ${running.pid} hangs and cannot be ended`);
 }

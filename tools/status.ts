@@ -1,16 +1,24 @@
+import { join } from 'node:path';
 import { EXIT, out } from './commands/command';
-import { addressOf, whoRuns } from './running';
+import { DATA } from './folders';
+import { clusterRunsIn } from './postgres';
+import { addressOf, healthOf, whoRuns } from './running';
 
 /** `./yarrix status`: whether it runs, and whether its database answers. */
 export async function status(): Promise<number> {
   const running = whoRuns();
   if (!running) {
-    out('Yarrix is not running.');
+    const left = await clusterRunsIn(join(DATA, 'postgres'));
+    out(left ? 'Yarrix is not running; its database still is.' : 'Yarrix is not running.');
     return EXIT.no;
   }
-  const health = await fetch(new URL('/api/health', addressOf(running))).catch(() => undefined);
-  out(
-    `Yarrix runs at ${addressOf(running)} (process ${running.pid}); the database ${health?.ok ? 'answers' : 'does not answer'}.`,
-  );
+  const health = await healthOf(running);
+  const says =
+    health === undefined
+      ? 'it does not answer'
+      : health.ok
+        ? 'the database answers'
+        : (health.title ?? 'the database does not answer');
+  out(`Yarrix runs at ${addressOf(running)} (process ${running.pid}); ${says}.`);
   return health?.ok ? EXIT.done : EXIT.no;
 }

@@ -3,7 +3,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { EXIT, out } from './commands/command';
 import { DATA, EnvironmentError } from './folders';
 import { stopClusterIn } from './postgres';
-import { sayStopped, whoRuns } from './running';
+import { beganAt, sayStopped, whoRuns } from './running';
 
 const PATIENCE_SECONDS = 20;
 
@@ -12,8 +12,9 @@ export async function stop(): Promise<number> {
   const running = whoRuns();
   if (running) {
     process.kill(running.pid, 'SIGTERM');
-    for (let tenth = 0; whoRuns() && tenth < PATIENCE_SECONDS * 10; tenth++) await sleep(100);
-    if (whoRuns()) throw new EnvironmentError(`process ${running.pid} does not stop`);
+    const stands = (): boolean => beganAt(running.pid) === running.began;
+    for (let tenth = 0; stands() && tenth < PATIENCE_SECONDS * 10; tenth++) await sleep(100);
+    if (stands()) throw new EnvironmentError(`process ${running.pid} does not stop`);
   }
   const left = await stopClusterIn(join(DATA, 'postgres'));
   sayStopped();

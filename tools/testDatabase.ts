@@ -14,9 +14,10 @@ export async function setUp(): Promise<void> {
   await needDebian(['postgresql']);
   const folder = mkdtempSync(join(tmpdir(), 'yarrix-test-'));
   const cluster = await startCluster(folder, false);
-  await migrate(cluster.url, () => undefined);
+  await migrate(cluster.ownerUrl, () => undefined);
   kept.yarrixTest = { cluster, folder };
   process.env.YARRIX_TEST_DATABASE = cluster.url;
+  process.env.YARRIX_TEST_OWNER = cluster.ownerUrl;
 }
 
 export async function tearDown(): Promise<void> {

@@ -2,20 +2,20 @@ import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
-import { restoreOutbox } from '../sync/outbox';
+import { restoreOutbox, restoreShop, type Sent } from '../sync/outbox';
 import { startSender } from '../sync/sender';
 import { keepSettings, restoreSettings } from '../state/settings';
 import { makeStore, type AppStore } from '../state/store';
 import { loadCall, loadCalls } from '../state/calls';
-import type { OutboxItem } from '../sync/outboxItem';
 import { FONTS } from '../theme/fonts';
 import Feather from '@expo/vector-icons/Feather';
 
 /** Writes whose effect only the server can tell are read back. */
-async function readBack(store: AppStore, sent: OutboxItem): Promise<void> {
-  if (sent.refused) return;
-  if (sent.to === 'tables') await store.dispatch(loadCall(sent.body.callId));
-  if (sent.to === 'calls') await store.dispatch(loadCalls());
+async function readBack(store: AppStore, { stored }: Sent): Promise<void> {
+  for (const item of stored)
+    if (item.to === 'tables') await store.dispatch(loadCall(item.body.callId));
+  if (stored.some((item) => item.to === 'calls'))
+    await store.dispatch(loadCalls(store.getState().calls.search));
 }
 
 /** Around every route: the store, what was kept on the device, the fonts, the service worker. */
@@ -26,21 +26,23 @@ export default function Layout() {
 
   useEffect(() => {
     let stop: (() => void) | undefined;
-    void Promise.all([store.dispatch(restoreOutbox()), store.dispatch(restoreSettings())]).then(
-      () => {
-        setRestored(true);
-        const endSender = startSender(store, (sent) => readBack(store, sent));
-        let kept = store.getState().settings;
-        const endKeeping = store.subscribe(() => {
-          const { settings } = store.getState();
-          if (settings !== kept) void keepSettings((kept = settings));
-        });
-        stop = () => {
-          endSender();
-          endKeeping();
-        };
-      },
-    );
+    void Promise.all([
+      store.dispatch(restoreShop()),
+      store.dispatch(restoreOutbox()),
+      store.dispatch(restoreSettings()),
+    ]).then(() => {
+      setRestored(true);
+      const endSender = startSender(store, (sent) => readBack(store, sent));
+      let kept = store.getState().settings;
+      const endKeeping = store.subscribe(() => {
+        const { settings } = store.getState();
+        if (settings !== kept) void keepSettings((kept = settings));
+      });
+      stop = () => {
+        endSender();
+        endKeeping();
+      };
+    });
     return () => stop?.();
   }, [store]);
   useEffect(() => {

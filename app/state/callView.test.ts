@@ -68,7 +68,7 @@ const waiting = (order: number, entry: Entry, more: Partial<OutboxItem> = {}): O
 };
 
 describe('a call as the technician sees it', () => {
-  it('has what the server knows and what still waits, each once and in the order of the phone', () => {
+  it('has what the server knows and what still waits, each once and in the order it was made', () => {
     const seen = selectCall(
       state([
         waiting(1, reading('b', 3, 'OL')),
@@ -77,7 +77,7 @@ describe('a call as the technician sees it', () => {
       ]),
       CALL,
     );
-    expect(seen?.entries.map((each) => each.id)).toEqual(['a', 'c', 'b']);
+    expect(seen?.entries.map((each) => each.id)).toEqual(['a', 'b', 'c']);
   });
 
   it('leaves out what the server refused, and counts the rest in the list', () => {

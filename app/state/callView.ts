@@ -9,7 +9,7 @@ import type { RootState } from './store';
 
 const outboxItems = (state: RootState): OutboxItem[] => state.outbox.items;
 
-/** A call's log with the entries that wait, in the order of the phone's clock. */
+/** A call's log as the server has it, and behind it the entries that wait. */
 const withWaiting = (entries: Entry[], items: OutboxItem[], callId: string): Entry[] => {
   const known = new Set(entries.map((each) => each.id));
   const waiting = items.flatMap((item): Entry[] =>
@@ -17,13 +17,15 @@ const withWaiting = (entries: Entry[], items: OutboxItem[], callId: string): Ent
       ? [{ ...item.body, id: item.id }]
       : [],
   );
-  return [...entries, ...waiting].sort((a, b) => a.phoneAt.localeCompare(b.phoneAt));
+  return [...entries, ...waiting];
 };
 
-const stageOf = (entries: Entry[], known: Stage): Stage => {
-  const last = entries.findLast((each) => each.kind === 'stage');
-  return last?.kind === 'stage' ? last.body.stage : known;
-};
+/** The stage after some entries: what comes after a call was finished opens it again. */
+const stageAfter = (entries: Entry[], known: Stage): Stage =>
+  entries.reduce<Stage>(
+    (_before, each) => (each.kind === 'stage' ? each.body.stage : 'open'),
+    known,
+  );
 
 export const selectCall = createSelector(
   [(state: RootState) => state.calls, outboxItems, (_: RootState, id: string) => id],
@@ -31,17 +33,23 @@ export const selectCall = createSelector(
     const stored = calls.open[id];
     if (!stored) return undefined;
     const entries = withWaiting(stored.entries, items, id);
-    return { ...stored, entries, stage: stageOf(entries, stored.stage) };
+    return { ...stored, entries, stage: stageAfter(entries, 'open') };
   },
 );
 
 /** The list of calls, the last worked first, with what waits counted in. */
 export const selectCalls = createSelector(
-  [(state: RootState) => state.calls, (state: RootState) => state.diagrams.list, outboxItems],
-  (calls, diagrams, items): CallSummary[] => {
+  [
+    (state: RootState) => state.calls,
+    (state: RootState) => state.diagrams.list,
+    outboxItems,
+    (state: RootState) => state.outbox.shop,
+  ],
+  (calls, diagrams, items, shop): CallSummary[] => {
     const known = new Set(calls.list.map((each) => each.id));
     const fresh = items.flatMap((item): CallSummary[] => {
-      if (item.to !== 'calls' || known.has(item.id) || item.refused) return [];
+      if (item.to !== 'calls' || item.shop !== shop || known.has(item.id) || item.refused)
+        return [];
       const { diagramId } = item.body;
       const name = diagrams.find((each) => each.id === diagramId)?.name ?? diagramId;
       return [freshSummary(item.id, item.body, name)];
@@ -54,7 +62,7 @@ export const selectCalls = createSelector(
         return {
           ...call,
           readings,
-          stage: stageOf(added, call.stage),
+          stage: stageAfter(added, call.stage),
           lastAt: added.at(-1)?.phoneAt ?? call.lastAt,
         };
       })

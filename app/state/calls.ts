@@ -1,13 +1,18 @@
 import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, NewCallDto } from '../../contract/call';
+import type { ShopId } from '../../contract/shop';
 import { diagramOnDevice, fetchCall, fetchCalls } from '../sync/api';
-import { sendFirst } from '../sync/outbox';
+import { sendNext, sentElsewhere, workIn, type Sent } from '../sync/outbox';
 import type { WithOutbox } from '../sync/outboxItem';
 import type { Loading } from './loading';
 
 interface CallsState {
   list: CallSummary[];
   listState: Loading;
+  /** What the list was searched for. */
+  search: string;
+  /** Brings the next page; null where the list is whole. */
+  next: string | null;
   /** Calls that were opened, by id. */
   open: Record<string, CallDetail>;
   openState: Record<string, Loading>;
@@ -16,9 +21,13 @@ interface CallsState {
 const initialState: CallsState = {
   list: [],
   listState: 'idle',
+  search: '',
+  next: null,
   open: {},
   openState: {},
 };
+
+const shopIn = (state: unknown): ShopId => (state as WithOutbox).outbox.shop;
 
 /** A call as it looks before the server has seen it. */
 export const freshSummary = (id: string, body: NewCallDto, diagramName: string): CallSummary => ({
@@ -34,7 +43,25 @@ export const freshSummary = (id: string, body: NewCallDto, diagramName: string):
   lastAt: body.phoneAt,
 });
 
-export const loadCalls = createAsyncThunk('calls/list', fetchCalls);
+/** The first page of the calls, or of those that a search finds. */
+export const loadCalls = createAsyncThunk('calls/list', (search: string, { getState }) =>
+  fetchCalls(shopIn(getState()), { search }),
+);
+
+/** The page after the last one. */
+export const loadMoreCalls = createAsyncThunk(
+  'calls/more',
+  (_: void, { getState }) => {
+    const { search, next } = (getState() as { calls: CallsState }).calls;
+    return fetchCalls(shopIn(getState()), { search, after: next ?? '' });
+  },
+  {
+    condition: (_, { getState }) => {
+      const { next, listState } = (getState() as { calls: CallsState }).calls;
+      return next !== null && listState === 'ready';
+    },
+  },
+);
 
 /** A call as the server has it; one that still waits to be sent is made of what was entered. */
 export const loadCall = createAsyncThunk(
@@ -42,9 +69,9 @@ export const loadCall = createAsyncThunk(
   async (id: string, { getState }): Promise<CallDetail> => {
     const { items } = (getState() as WithOutbox).outbox;
     const waiting = items.find((each) => each.to === 'calls' && each.id === id);
-    if (waiting?.to !== 'calls') return (await fetchCall(id)).value;
+    if (waiting?.to !== 'calls') return (await fetchCall(shopIn(getState()), id)).value;
     const { diagramId, diagramVersion } = waiting.body;
-    const diagram = await diagramOnDevice(diagramId, diagramVersion);
+    const diagram = await diagramOnDevice(waiting.shop, diagramId, diagramVersion);
     return { ...freshSummary(id, waiting.body, diagram.name), diagram, entries: [] };
   },
 );
@@ -58,9 +85,18 @@ const slice = createSlice({
       .addCase(loadCalls.pending, (state) => {
         if (state.listState !== 'ready') state.listState = 'loading';
       })
-      .addCase(loadCalls.fulfilled, (state, { payload }) => {
-        state.list = payload.value;
+      // Another shop has calls of its own.
+      .addCase(workIn.fulfilled, () => initialState)
+      .addCase(loadCalls.fulfilled, (state, { payload, meta }) => {
+        state.list = payload.value.calls;
+        state.next = payload.value.next;
+        state.search = meta.arg;
         state.listState = 'ready';
+      })
+      .addCase(loadMoreCalls.fulfilled, (state, { payload }) => {
+        const known = new Set(state.list.map((each) => each.id));
+        state.list.push(...payload.value.calls.filter((each) => !known.has(each.id)));
+        state.next = payload.value.next;
       })
       .addCase(loadCalls.rejected, (state) => {
         if (state.listState !== 'ready') state.listState = 'failed';
@@ -79,15 +115,18 @@ const slice = createSlice({
         if (!state.open[meta.arg]) state.openState[meta.arg] = 'failed';
       })
       // What the server has confirmed leaves the outbox and joins the log it belongs to.
-      .addCase(sendFirst.fulfilled, (state, { payload }) => {
-        if (!payload || payload.refused) return;
-        if (payload.to !== 'entries') return;
-        const call = state.open[payload.body.callId];
-        if (call && !call.entries.some((each) => each.id === payload.id)) {
-          call.entries.push({ ...payload.body, id: payload.id });
-        }
-      });
+      .addCase(sendNext.fulfilled, (state, { payload }) => join(state, payload))
+      .addCase(sentElsewhere, (state, { payload }) => join(state, payload));
   },
 });
+
+function join(state: CallsState, { stored }: Sent): void {
+  for (const item of stored) {
+    if (item.to !== 'entries') continue;
+    const call = state.open[item.body.callId];
+    if (call && !call.entries.some((each) => each.id === item.id))
+      call.entries.push({ ...item.body, id: item.id });
+  }
+}
 
 export const calls = slice.reducer;

@@ -2,6 +2,8 @@ import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
 import type { DiagramSummary } from '../../contract/diagram';
 import type { Diagram } from '../../core/diagram/diagram';
 import { diagramOnDevice, fetchDiagrams, keepDiagrams } from '../sync/api';
+import { workIn } from '../sync/outbox';
+import type { WithOutbox } from '../sync/outboxItem';
 import type { Loading } from './loading';
 
 interface DiagramsState {
@@ -18,17 +20,19 @@ const initialState: DiagramsState = { list: [], listState: 'idle', bodies: {}, b
 export const diagramKey = (id: string, version: number): string => `${id}/${version}`;
 
 /** The list; the bodies that this device lacks follow behind, so that a call can be opened offline. */
-export const loadDiagrams = createAsyncThunk('diagrams/list', async () => {
-  const { value } = await fetchDiagrams();
+export const loadDiagrams = createAsyncThunk('diagrams/list', async (_: void, { getState }) => {
+  const { shop } = (getState() as WithOutbox).outbox;
+  const { value } = await fetchDiagrams(shop);
   // A device that cannot keep them asks for each when it is opened.
-  void keepDiagrams(value).catch(() => undefined);
+  void keepDiagrams(shop, value).catch(() => undefined);
   return value;
 });
 
 /** One version, from the device where it has it. */
 export const loadDiagram = createAsyncThunk(
   'diagrams/one',
-  ({ id, version }: { id: string; version: number }) => diagramOnDevice(id, version),
+  ({ id, version }: { id: string; version: number }, { getState }) =>
+    diagramOnDevice((getState() as WithOutbox).outbox.shop, id, version),
 );
 
 const slice = createSlice({
@@ -37,6 +41,8 @@ const slice = createSlice({
   reducers: {},
   extraReducers: (build) => {
     build
+      // Another shop has diagrams of its own.
+      .addCase(workIn.fulfilled, () => initialState)
       .addCase(loadDiagrams.pending, (state) => {
         if (state.listState !== 'ready') state.listState = 'loading';
       })

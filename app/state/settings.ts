@@ -2,7 +2,7 @@ import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/tool
 import { METERS } from '../../core/meter/meter';
 import type { Depth } from '../../core/plan/proof';
 import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
-import { database } from '../sync/database';
+import { keepSetting, keptSetting } from '../sync/device';
 
 /** Which colours; auto follows the device. */
 export type ThemeChoice = 'auto' | 'light' | 'dark';
@@ -30,11 +30,9 @@ const initialState: Settings = {
 const KEY = 'settings';
 export const restoreSettings = createAsyncThunk(
   'settings/restore',
-  async () => (await (await database()).get('settings', KEY)) as Partial<Settings> | undefined,
+  async () => (await keptSetting(KEY)) as Partial<Settings> | undefined,
 );
-export const keepSettings = async (settings: Settings): Promise<void> => {
-  await (await database()).put('settings', settings, KEY);
-};
+export const keepSettings = (settings: Settings): Promise<void> => keepSetting(KEY, settings);
 
 const slice = createSlice({
   name: 'settings',

@@ -1,8 +1,11 @@
-import type { CallDetail, CallSummary } from '../../contract/call';
+import type { CallDetail, CallPage } from '../../contract/call';
 import type { DiagramBody, DiagramSummary } from '../../contract/diagram';
+import type { EntryResult } from '../../contract/entry';
+import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/headers';
 import type { Problem } from '../../contract/problem';
+import { SHOP_HEADER, type ShopId } from '../../contract/shop';
 import type { Diagram } from '../../core/diagram/diagram';
-import { database } from './database';
+import { keepAnswer, keptAnswer, keptAnswers } from './device';
 
 /** The one place that talks to the server. */
 
@@ -24,62 +27,109 @@ export interface ApiAnswer<T> {
 
 /** Longer than a slow phone network needs, shorter than a person waits. */
 const PATIENCE_MS = 8000;
+/** Answers of "no" that may be "yes" later: not signed in, too many, not now. */
+const LATER = [401, 408, 425, 429];
 
-async function ask(path: string, init: RequestInit = {}): Promise<Response> {
+let skewMs = 0;
+/** Milliseconds that this phone's clock lacks to the server's, by its last answer. */
+export const clockSkewMs = (): number => skewMs;
+
+async function ask(shop: ShopId, path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, { ...init, signal: AbortSignal.timeout(PATIENCE_MS) });
+    response = await fetch(`/api${path}`, {
+      ...init,
+      headers: { ...init.headers, [SHOP_HEADER]: shop, 'x-phone-at': new Date().toISOString() },
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    });
   } catch (error) {
     throw new Away(error instanceof Error ? error.message : String(error));
   }
+  // A hotel's page to sign in answers everything, in good form: it does not have the server's mark.
+  if (response.headers.get(MARK_HEADER) !== API_MARK)
+    throw new Away('something else than the server answered');
+  const at = Number(response.headers.get(AT_HEADER));
+  if (Number.isFinite(at) && at > 0) skewMs = at - Date.now();
   if (response.ok) return response;
-  if (response.status >= 500) throw new Away(`the server answered ${response.status}`);
-  throw new Refusal((await response.json()) as Problem);
+  if (response.status >= 500 || LATER.includes(response.status))
+    throw new Away(`the server answered ${response.status}`);
+  throw new Refusal(await problemIn(response));
 }
 
-/** The server's answer, or while it is away the last one that it gave. */
-async function read<T>(path: string): Promise<ApiAnswer<T>> {
-  const db = await database();
+const problemIn = async (response: Response): Promise<Problem> => {
+  const { status } = response;
+  const said = (await response.json().catch(() => ({}))) as Partial<Problem>;
+  return { type: 'about:blank', title: `the server answered ${status}`, ...said, status };
+};
+
+/** The body of an answer; one that is cut off on its way is none. */
+async function bodyOf<T>(response: Response): Promise<T> {
   try {
-    const value = (await (await ask(path)).json()) as T;
-    await db.put('answers', value, path);
+    return (await response.json()) as T;
+  } catch {
+    throw new Away('the answer was cut off');
+  }
+}
+
+const keyOf = (shop: ShopId, path: string): string => `${shop} ${path}`;
+
+/** The server's answer, or while it is away the last one that it gave. */
+async function read<T>(shop: ShopId, path: string): Promise<ApiAnswer<T>> {
+  try {
+    const value = await bodyOf<T>(await ask(shop, path));
+    await keepAnswer(keyOf(shop, path), value);
     return { value, stale: false };
   } catch (error) {
-    const last = error instanceof Away ? await db.get('answers', path) : undefined;
+    const last = error instanceof Away ? await keptAnswer(keyOf(shop, path)) : undefined;
     if (last === undefined) throw error;
     return { value: last as T, stale: true };
   }
 }
 
-export const fetchCalls = (): Promise<ApiAnswer<CallSummary[]>> => read('/calls');
-export const fetchCall = (id: string): Promise<ApiAnswer<CallDetail>> => read(`/calls/${id}`);
-export const fetchDiagrams = (): Promise<ApiAnswer<DiagramSummary[]>> => read('/diagrams');
+/** Which calls are asked for. */
+export interface CallsWanted {
+  search?: string;
+  /** What the page before gave as `next`. */
+  after?: string;
+}
+
+export function fetchCalls(shop: ShopId, wanted: CallsWanted = {}): Promise<ApiAnswer<CallPage>> {
+  const query = new URLSearchParams();
+  if (wanted.search) query.set('search', wanted.search);
+  if (wanted.after) query.set('after', wanted.after);
+  return read(shop, query.size ? `/calls?${query.toString()}` : '/calls');
+}
+export const fetchCall = (shop: ShopId, id: string): Promise<ApiAnswer<CallDetail>> =>
+  read(shop, `/calls/${id}`);
+export const fetchDiagrams = (shop: ShopId): Promise<ApiAnswer<DiagramSummary[]>> =>
+  read(shop, '/diagrams');
 
 const diagramPath = (id: string, version: number): string => `/diagrams/${id}/${version}`;
 
 /** One version of a diagram: versions never change, so what is on the device is as good as the server's. */
-export async function diagramOnDevice(id: string, version: number): Promise<Diagram> {
+export async function diagramOnDevice(shop: ShopId, id: string, version: number): Promise<Diagram> {
   const path = diagramPath(id, version);
-  const kept = await (await database()).get('answers', path);
-  return kept === undefined ? (await read<Diagram>(path)).value : (kept as Diagram);
+  const kept = await keptAnswer(keyOf(shop, path));
+  return kept === undefined ? (await read<Diagram>(shop, path)).value : (kept as Diagram);
 }
 
 /** Requests for bodies at one start, at most; what is left comes with the next. */
 const MOST_ROUNDS = 3;
 
 /** Brings the bodies of a list onto the device, many with one request. */
-export async function keepDiagrams(list: readonly DiagramSummary[]): Promise<void> {
-  const db = await database();
-  const kept = new Set(await db.getAllKeys('answers'));
-  let missing = list.filter(({ id, version }) => !kept.has(diagramPath(id, version)));
+export async function keepDiagrams(shop: ShopId, list: readonly DiagramSummary[]): Promise<void> {
+  const pathOf = ({ id, version }: DiagramSummary): string => keyOf(shop, diagramPath(id, version));
+  const kept = new Set(await keptAnswers());
+  let missing = list.filter((each) => !kept.has(pathOf(each)));
   for (let round = 0; round < MOST_ROUNDS && missing.length; round++) {
     const wanted = new Set(missing.map(({ id, version }) => `${id}/${version}`));
     const have = list
       .map(({ id, version }) => `${id}/${version}`)
       .filter((key) => !wanted.has(key));
-    const bodies = await post<DiagramBody[]>('/diagrams/bodies', { have });
+    const response = await ask(shop, '/diagrams/bodies', json('POST', { have }));
+    const bodies = await bodyOf<DiagramBody[]>(response);
     for (const { id, version, body } of bodies)
-      await db.put('answers', body, diagramPath(id, version));
+      await keepAnswer(keyOf(shop, diagramPath(id, version)), body);
     const came = new Set(bodies.map(({ id, version }) => `${id}/${version}`));
     const left = missing.filter(({ id, version }) => !came.has(`${id}/${version}`));
     if (left.length === missing.length) return;
@@ -87,21 +137,27 @@ export async function keepDiagrams(list: readonly DiagramSummary[]): Promise<voi
   }
 }
 
-/** Asks for something that takes more than a path to say. */
-async function post<T>(path: string, body: unknown): Promise<T> {
-  const response = await ask(path, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
-  return (await response.json()) as T;
-}
+const json = (method: 'POST' | 'PUT', body: unknown): RequestInit => ({
+  method,
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(body),
+});
 
 /** Sends one write. It carries its own id, so that sending it twice stores it once. */
-export async function write(path: string, body: unknown): Promise<void> {
-  await ask(path, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
+export async function write(shop: ShopId, to: string, id: string, body: unknown): Promise<void> {
+  const response = await ask(shop, `/${to}/${id}`, json('PUT', body));
+  if (response.headers.get(STORED_HEADER) !== id)
+    throw new Away('the server did not say that it has stored this');
+}
+
+/** Sends entries together; the answers are in their order, one for each. */
+export async function writeEntries(
+  shop: ShopId,
+  entries: readonly { id: string; entry: unknown }[],
+): Promise<EntryResult[]> {
+  const response = await ask(shop, '/entries', json('POST', { entries }));
+  const { results } = await bodyOf<{ results?: EntryResult[] }>(response);
+  const answered = entries.every(({ id }, i) => results?.[i]?.id === id);
+  if (!results || !answered) throw new Away('the server did not answer for every entry');
+  return results;
 }

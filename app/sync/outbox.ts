@@ -1,79 +1,221 @@
-import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
-import { Refusal, write } from './api';
-import { database } from './database';
-import type { OutboxItem, OutboxState, WithOutbox, Write } from './outboxItem';
+import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { MOST_ENTRIES } from '../../contract/entry';
+import { isShopId, type ShopId } from '../../contract/shop';
+import { clockSkewMs, Refusal, write, writeEntries } from './api';
+import {
+  allWaiting,
+  changeWaiting,
+  dropWaiting,
+  keepSetting,
+  keepWaiting,
+  keptSetting,
+  stillWaits,
+} from './device';
+import {
+  callOf,
+  type OutboxItem,
+  type OutboxState,
+  type WithOutbox,
+  type Write,
+} from './outboxItem';
+import { tellTabs } from './tabs';
 
-const initialState: OutboxState = { ready: false, items: [], away: false };
+const initialState: OutboxState = {
+  shop: 'demo',
+  ready: false,
+  items: [],
+  away: null,
+  skewMs: 0,
+};
 
-/** Reads back what was waiting when the page was last closed. */
-export const restoreOutbox = createAsyncThunk('outbox/restore', async () =>
-  (await database()).getAll('outbox'),
-);
+const SHOP_KEY = 'shop';
+
+/** Reads back what waits on the device: from the last time, or from another tab. */
+export const restoreOutbox = createAsyncThunk('outbox/restore', allWaiting);
+
+/** Goes on in the shop of the last time. */
+export const restoreShop = createAsyncThunk('outbox/shop', async (): Promise<ShopId> => {
+  const kept = await keptSetting(SHOP_KEY);
+  return isShopId(kept) ? kept : initialState.shop;
+});
+
+/** Goes over to another shop; what waits is sent to the one that it was made in. */
+export const workIn = createAsyncThunk('outbox/workIn', async (shop: ShopId): Promise<ShopId> => {
+  await keepSetting(SHOP_KEY, shop);
+  return shop;
+});
 
 /** Puts a write into the queue: kept on the device first, then shown, then sent. */
-export const enqueue = createAsyncThunk('outbox/enqueue', async (item: Write, { getState }) => {
-  const { items } = (getState() as WithOutbox).outbox;
-  const last = items.at(-1)?.order ?? 0;
-  const kept: OutboxItem = { ...item, order: Math.max(last + 1, Date.now()) };
-  await (await database()).put('outbox', kept);
-  return kept;
-});
+export const enqueue = createAsyncThunk(
+  'outbox/enqueue',
+  async (made: Write, { getState }): Promise<OutboxItem> => {
+    const { shop, items } = (getState() as WithOutbox).outbox;
+    // The browser is asked once not to throw it away when it tidies up; it may say no.
+    void globalThis.navigator?.storage?.persist?.().catch(() => false);
+    const item = { ...made, shop, since: Date.now() };
+    try {
+      const kept: OutboxItem = { ...item, order: await keepWaiting(item) };
+      tellTabs({ changed: true });
+      return kept;
+    } catch {
+      // No database, or no room in it: it waits in this page, and the person is told.
+      return { ...item, order: (items.at(-1)?.order ?? 0) + 0.001, unkept: true };
+    }
+  },
+);
 
-/** Takes a refused write out of the queue, because a person has read why. */
-export const discard = createAsyncThunk('outbox/discard', async (order: number) => {
-  await (await database()).delete('outbox', order);
-  return order;
-});
+/** Takes refused writes out of the queue, because a person has read why; with a call goes what is of it. */
+export const discard = createAsyncThunk(
+  'outbox/discard',
+  async (order: number, { getState }): Promise<number[]> => {
+    const { items } = (getState() as WithOutbox).outbox;
+    const item = items.find((each) => each.order === order);
+    const gone = items.filter(
+      (each) => each === item || (item?.to === 'calls' && callOf(each) === item.id),
+    );
+    const orders = gone.map((each) => each.order);
+    await dropWaiting(orders).catch(() => undefined);
+    tellTabs({ changed: true });
+    return orders;
+  },
+);
 
-/** Sends the first write that waits. The sender calls it again until nothing waits. */
-export const sendFirst = createAsyncThunk('outbox/send', async (_: void, { getState }) => {
-  const item = (getState() as WithOutbox).outbox.items.find((each) => !each.refused);
-  if (!item) return undefined;
-  const db = await database();
+/** Sends a refused write once more, because what was in its way may have gone. */
+export const tryAgain = createAsyncThunk(
+  'outbox/again',
+  async (order: number, { getState }): Promise<OutboxItem | undefined> => {
+    const { items } = (getState() as WithOutbox).outbox;
+    const item = items.find((each) => each.order === order);
+    if (!item) return undefined;
+    const { refused: _, ...again } = item;
+    if (!again.unkept) await changeWaiting(again as OutboxItem).catch(() => undefined);
+    tellTabs({ changed: true });
+    return again as OutboxItem;
+  },
+);
+
+/** What one sending came to. */
+export interface Sent {
+  stored: OutboxItem[];
+  refused: OutboxItem[];
+}
+
+/** Writes that wait for the server: not those that it refused, nor what belongs to a call it refused. */
+export function sendable(items: readonly OutboxItem[]): OutboxItem[] {
+  const held = new Set(
+    items.flatMap((each) => (each.refused && each.to === 'calls' ? [each.id] : [])),
+  );
+  return items.filter((each) => !each.refused && !held.has(callOf(each)));
+}
+
+/** Sends the first writes that wait: entries in a row together, all else one by one. */
+export const sendNext = createAsyncThunk(
+  'outbox/send',
+  async (_: void, { getState }): Promise<Sent> => {
+    const [first, ...rest] = sendable((getState() as WithOutbox).outbox.items);
+    if (!first) return { stored: [], refused: [] };
+    const end = rest.findIndex((each) => each.to !== 'entries' || each.shop !== first.shop);
+    const row = first.to === 'entries' ? rest.slice(0, end < 0 ? undefined : end) : [];
+    const wanted = [first, ...row].slice(0, MOST_ENTRIES);
+    // Another tab may have sent them while this one waited for its turn.
+    const waiting = await Promise.all(
+      wanted.map((each) => each.unkept ?? stillWaits(each.order).catch(() => true)),
+    );
+    const batch = wanted.filter((_each, i) => waiting[i]);
+    const elsewhere = wanted.filter((_each, i) => !waiting[i]);
+    const sent = batch.length ? await send(batch) : { stored: [], refused: [] };
+    await dropWaiting(sent.stored.map((each) => each.order)).catch(() => undefined);
+    for (const each of sent.refused)
+      if (!each.unkept) await changeWaiting(each).catch(() => undefined);
+    if (batch.length) tellTabs({ sent });
+    return { ...sent, stored: [...sent.stored, ...elsewhere] };
+  },
+);
+
+async function send(batch: readonly OutboxItem[]): Promise<Sent> {
+  const [first] = batch;
+  if (!first) return { stored: [], refused: [] };
+  if (batch.length > 1) {
+    try {
+      const entries = batch.map(({ id, body }) => ({ id, entry: body }));
+      const results = await writeEntries(first.shop, entries);
+      const sent: Sent = { stored: [], refused: [] };
+      batch.forEach((item, i) => {
+        const problem = results[i]?.problem;
+        if (problem) sent.refused.push({ ...item, refused: problem });
+        else sent.stored.push(item);
+      });
+      return sent;
+    } catch (error) {
+      // Refused as a whole (too large, one that is no JSON): one by one the server says which.
+      if (!(error instanceof Refusal)) throw error;
+    }
+  }
   try {
-    await write(`/${item.to}/${item.id}`, item.body);
+    await write(first.shop, first.to, first.id, first.body);
+    return { stored: [first], refused: [] };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    const refused = { ...item, refused: error.problem };
-    await db.put('outbox', refused);
-    return refused;
+    return { stored: [], refused: [{ ...first, refused: error.problem }] };
   }
-  await db.delete('outbox', item.order);
-  return item;
-});
+}
 
 const slice = createSlice({
   name: 'outbox',
   initialState,
-  reducers: {},
+  reducers: {
+    /** Another tab has sent some of what waits. */
+    sentElsewhere: (state, { payload }: PayloadAction<Sent>) => settle(state, payload),
+  },
   extraReducers: (build) => {
+    for (const done of [restoreShop.fulfilled, workIn.fulfilled])
+      build.addCase(done, (state, { payload }) => {
+        state.shop = payload;
+      });
     build.addCase(restoreOutbox.fulfilled, (state, { payload }) => {
-      const known = new Set(state.items.map((each) => each.order));
-      state.items = [...payload.filter((each) => !known.has(each.order)), ...state.items];
+      const unkept = state.items.filter((each) => each.unkept);
+      state.items = [...payload, ...unkept].sort((a, b) => a.order - b.order);
+      state.ready = true;
+    });
+    build.addCase(restoreOutbox.rejected, (state) => {
       state.ready = true;
     });
     build.addCase(enqueue.fulfilled, (state, { payload }) => {
+      if (state.items.some((each) => each.id === payload.id)) return;
       state.items.push(payload);
+      state.items.sort((a, b) => a.order - b.order);
     });
     build.addCase(discard.fulfilled, (state, { payload }) => {
-      state.items = state.items.filter((each) => each.order !== payload);
+      state.items = state.items.filter((each) => !payload.includes(each.order));
     });
-    build.addCase(sendFirst.fulfilled, (state, { payload }) => {
-      state.away = false;
-      if (!payload) return;
-      state.items = payload.refused
-        ? state.items.map((each) => (each.order === payload.order ? payload : each))
-        : state.items.filter((each) => each.order !== payload.order);
+    build.addCase(tryAgain.fulfilled, (state, { payload }) => {
+      state.items = state.items.map((each) => (each.order === payload?.order ? payload : each));
     });
-    build.addCase(sendFirst.rejected, (state) => {
-      state.away = true;
+    build.addCase(sendNext.fulfilled, (state, { payload }) => {
+      state.away = null;
+      state.skewMs = clockSkewMs();
+      settle(state, payload);
+    });
+    build.addCase(sendNext.rejected, (state, { error }) => {
+      state.away = error.message ?? 'no answer';
     });
   },
 });
 
+function settle(state: OutboxState, { stored, refused }: Sent): void {
+  const gone = new Set(stored.map((each) => each.order));
+  const no = new Map(refused.map((each) => [each.order, each]));
+  state.items = state.items.flatMap((each) =>
+    gone.has(each.order) ? [] : [no.get(each.order) ?? each],
+  );
+}
+
+export const { sentElsewhere } = slice.actions;
 export const outbox = slice.reducer;
 
+export const waitingItems = (state: WithOutbox): OutboxItem[] =>
+  state.outbox.items.filter((each) => !each.refused);
 export const waitingCount = (state: WithOutbox): number =>
-  state.outbox.items.filter((each) => !each.refused).length;
+  state.outbox.items.reduce((sum, each) => sum + Number(!each.refused), 0);
 export const refusedItems = (state: WithOutbox): OutboxItem[] =>
   state.outbox.items.filter((each) => each.refused);

@@ -1,6 +1,7 @@
 import type { NewCallDto } from '../../contract/call';
 import type { NewEntry } from '../../contract/entry';
 import type { Problem } from '../../contract/problem';
+import type { ShopId } from '../../contract/shop';
 import type { NewTableDto } from '../../contract/table';
 
 /** Every write of the app. Its id is made here, so that sending it twice stores it once. */
@@ -13,20 +14,33 @@ export type Write =
 export type OutboxItem = Write & {
   /** Place in the queue; the sender goes from the lowest. */
   order: number;
+  /** Whose data it is. */
+  shop: ShopId;
+  /** When it was made, by the phone's clock in milliseconds. */
+  since: number;
+  /** Set where the device could not keep it: it is in this page alone, and goes with it. */
+  unkept?: true;
   /** Set when the server said no: it is kept for a person to look at. */
   refused?: Problem;
 };
 
 /** What waits, as the store has it. */
 export interface OutboxState {
+  /** Whose data is worked with now. */
+  shop: ShopId;
   /** False until the queue of the last time has been read back. */
   ready: boolean;
   items: OutboxItem[];
-  /** Whether the last try reached the server. */
-  away: boolean;
+  /** Why the last try did not reach the server; null after one that did. */
+  away: string | null;
+  /** Milliseconds that the phone's clock lacks to the server's, as last heard. */
+  skewMs: number;
 }
 
 /** As much of the app's state as the outbox and the sender know. */
 export interface WithOutbox {
   outbox: OutboxState;
 }
+
+/** The call that a write is about. */
+export const callOf = (item: Write): string => (item.to === 'calls' ? item.id : item.body.callId);

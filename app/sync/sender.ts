@@ -1,9 +1,10 @@
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
-import { sendFirst, waitingCount } from './outbox';
-import type { OutboxItem, WithOutbox } from './outboxItem';
+import { restoreOutbox, sendable, sendNext, sentElsewhere, type Sent } from './outbox';
+import type { WithOutbox } from './outboxItem';
+import { hearTabs, oneTabAtATime } from './tabs';
 
 /** How long to wait after the server was not reached: soon at first, then every so often. */
-const WAITS_MS = [1000, 2000, 4000, 8000];
+const WAITS_MS = [1000, 2000, 4000, 8000, 15_000];
 
 /** As much of the store as the sender needs. */
 export interface SenderStore {
@@ -13,34 +14,49 @@ export interface SenderStore {
 }
 
 /**
- * Sends what waits, one write after the other, whenever something waits. One tab of the browser
- * sends at a time; the ids of the writes make a second one harmless.
- * @param sent hears of every write that the server has confirmed or refused
+ * Sends what waits, in order, whenever something waits. One tab of the browser sends at a time; the
+ * ids of the writes make a second one harmless.
+ * @param sent hears of all writes that the server has confirmed or refused, in any tab
  * @returns a function that ends it
  */
 export function startSender(
   store: SenderStore,
-  sent: (item: OutboxItem) => void | Promise<void>,
+  sent: (what: Sent) => void | Promise<void>,
 ): () => void {
   let failures = 0;
   let busy = false;
+  let ended = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  const waiting = (): number => sendable(store.getState().outbox.items).length;
+  const tell = async (what: Sent): Promise<void> => {
+    if (what.stored.length + what.refused.length === 0) return;
+    // Who listens may fail at reading something back: what was sent is sent all the same.
+    try {
+      await sent(what);
+    } catch {
+      // its screen says that it could not be read
+    }
+  };
 
   const pump = async (): Promise<void> => {
-    if (busy) return;
+    if (busy || ended) return;
     busy = true;
     clearTimeout(timer);
-    while (waitingCount(store.getState()) > 0) {
-      const done = await store.dispatch(sendFirst());
-      if (sendFirst.rejected.match(done)) {
-        const wait = WAITS_MS[Math.min(failures++, WAITS_MS.length - 1)];
-        timer = setTimeout(() => void pump(), wait);
-        break;
+    try {
+      while (!ended && waiting() > 0) {
+        const done = await oneTabAtATime(() => store.dispatch(sendNext()));
+        if (sendNext.rejected.match(done)) {
+          const wait = WAITS_MS[Math.min(failures++, WAITS_MS.length - 1)] ?? 0;
+          // Not all phones at once: the server may just have come back.
+          timer = setTimeout(() => void pump(), wait * (0.5 + Math.random() / 2));
+          break;
+        }
+        failures = 0;
+        await tell(done.payload as Sent);
       }
-      failures = 0;
-      if (done.payload) await sent(done.payload);
+    } finally {
+      busy = false;
     }
-    busy = false;
   };
   const soon = (): void => {
     failures = 0;
@@ -49,14 +65,22 @@ export function startSender(
   // A write that has just been queued does not wait for the pause after an earlier failure.
   let known = 0;
   const unsubscribe = store.subscribe(() => {
-    const waiting = waitingCount(store.getState());
-    if (waiting > known) void pump();
-    known = waiting;
+    const now = waiting();
+    if (now > known) void pump();
+    known = now;
+  });
+  const deaf = hearTabs((news) => {
+    if ('sent' in news) {
+      store.dispatch(sentElsewhere(news.sent));
+      void tell(news.sent);
+    } else void store.dispatch(restoreOutbox());
   });
   window.addEventListener('online', soon);
   void pump();
   return () => {
+    ended = true;
     unsubscribe();
+    deaf();
     window.removeEventListener('online', soon);
     clearTimeout(timer);
   };

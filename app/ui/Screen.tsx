@@ -3,12 +3,13 @@ import { Link } from 'expo-router';
 import Head from 'expo-router/head';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { refusedItems, waitingCount } from '../sync/outbox';
+import { refusedItems } from '../sync/outbox';
 import { useAppSelector } from '../state/hooks';
 import { space, touch, useTheme } from '../theme/theme';
-import { Chip } from './Chip';
 import { RefusedCard } from './RefusedCard';
+import { ShopStrip } from './ShopStrip';
 import { Type } from './Type';
+import { WaitingStrip } from './WaitingStrip';
 
 interface Props {
   title: string;
@@ -23,8 +24,6 @@ interface Props {
 /** The frame of every screen: where one is, how to get back, and whether anything still waits. */
 export function Screen({ title, under, back, actions, children }: Props) {
   const palette = useTheme();
-  const waiting = useAppSelector(waitingCount);
-  const away = useAppSelector((state) => state.outbox.away);
   const refused = useAppSelector(refusedItems);
   return (
     <View style={[styles.screen, { backgroundColor: palette.ground }]} role="main">
@@ -51,23 +50,8 @@ export function Screen({ title, under, back, actions, children }: Props) {
         </View>
         {actions}
       </View>
-      {(waiting > 0 || away) && (
-        <View
-          style={[styles.strip, { backgroundColor: palette.warnGround }]}
-          testID="waiting"
-          aria-live="polite"
-        >
-          <Chip
-            tone="warn"
-            icon={away ? 'wifi-off' : 'upload'}
-            label={
-              away
-                ? `No server. ${waiting ? `${waiting} kept on this device, sent when it is back` : 'What you enter is kept here'}`
-                : `Sending ${waiting}`
-            }
-          />
-        </View>
-      )}
+      <ShopStrip />
+      <WaitingStrip />
       {refused.map((item) => (
         <RefusedCard key={item.order} item={item} />
       ))}
@@ -94,5 +78,4 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
   },
   titles: { flex: 1 },
-  strip: { paddingHorizontal: space.s, paddingVertical: space.xs },
 });

@@ -1,10 +1,12 @@
 import 'reflect-metadata/lite';
-import { IsInt, IsString, MaxLength, Min } from 'class-validator';
+import { IsInt, IsString, Max, MaxLength, Min } from 'class-validator';
+import { MOST_VERSIONS } from '../diagram';
 
 /** The call goes on with another version of its diagram. */
 export class DiagramVersionBody {
   @IsInt()
   @Min(1)
+  @Max(MOST_VERSIONS)
   version!: number;
 
   @IsString()

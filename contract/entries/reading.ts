@@ -7,6 +7,7 @@ import {
   IsIn,
   IsNotEmpty,
   IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   IsUUID,
@@ -25,6 +26,7 @@ import { asTerminal, TERMINAL } from './terminal';
 export class ReadingBody implements ReadingRecord {
   @IsNotEmpty()
   @IsString()
+  @MaxLength(80)
   part!: string;
 
   @Matches(TERMINAL, asTerminal)
@@ -33,6 +35,7 @@ export class ReadingBody implements ReadingRecord {
   @Matches(TERMINAL, asTerminal)
   to!: TerminalRef;
 
+  @IsObject({ message: 'say what must be true while it is read' })
   @ValidateNested()
   @Type(() => SetupDto)
   setup!: SetupDto;

@@ -1,8 +1,27 @@
 import 'reflect-metadata/lite';
-import { ArrayMaxSize, IsArray, IsIn, IsObject, IsString, Matches } from 'class-validator';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsObject,
+  IsString,
+  Matches,
+  ValidateBy,
+} from 'class-validator';
 import type { TerminalRef } from '../../core/diagram/diagram';
 import type { QuantityState, Setup } from '../../core/diagram/setup';
 import { asTerminal, TERMINAL } from './terminal';
+
+/** An object of so many names at most. */
+const HasAtMost = (most: number): PropertyDecorator =>
+  ValidateBy({
+    name: 'hasAtMost',
+    validator: {
+      validate: (value: unknown) =>
+        typeof value !== 'object' || value === null || Object.keys(value).length <= most,
+      defaultMessage: () => `has more than ${most} names`,
+    },
+  });
 
 /** The shape of a setup; whether its names are there is asked of the diagram. */
 export class SetupDto implements Setup {
@@ -16,9 +35,11 @@ export class SetupDto implements Setup {
   except!: string[];
 
   @IsObject()
+  @HasAtMost(60)
   actuators!: Record<string, string | QuantityState>;
 
   @IsObject()
+  @HasAtMost(60)
   byHand!: Record<string, string>;
 
   @IsArray()

@@ -1,34 +1,74 @@
-import type { CallSummary, NewCallDto } from '../../contract/call';
+import type { CallPage, CallSummary, NewCallDto } from '../../contract/call';
+import { foldText } from '../../core/describe/searchWords';
 import type { Queries } from './database';
 
 const SUMMARY = `
   SELECT call.id, call.complaint, call.diagram AS "diagramId", call.phone_at AS "phoneAt",
-         coalesce(log.version, call.diagram_version) AS "diagramVersion",
-         diagram.body->>'name' AS "diagramName",
-         coalesce(log.stage, 'open') AS stage,
-         coalesce(log.readings, 0)::int AS readings,
-         coalesce(log.last_at, call.phone_at) AS "lastAt",
+         call.version_now AS "diagramVersion", diagram.name AS "diagramName",
+         call.stage, call.readings, call.last_at AS "lastAt",
          json_build_object('id', appliance.id, 'make', appliance.make, 'model', appliance.model,
-           'place', appliance.place, 'customer', appliance.customer) AS appliance
+           'place', appliance.place, 'customer', appliance.customer) AS appliance`;
+const FROM = `
   FROM call
   JOIN appliance ON appliance.shop = call.shop AND appliance.id = call.appliance
   JOIN diagram ON diagram.shop = call.shop AND diagram.id = call.diagram
-              AND diagram.version = call.diagram_version
-  LEFT JOIN LATERAL (
-    SELECT count(*) FILTER (WHERE kind = 'reading') AS readings,
-           max(phone_at) AS last_at,
-           (array_agg(body->>'stage' ORDER BY phone_at DESC, arrived DESC) FILTER (WHERE kind = 'stage'))[1] AS stage,
-           (array_agg((body->>'version')::int ORDER BY phone_at DESC, arrived DESC) FILTER (WHERE kind = 'diagram'))[1] AS version
-    FROM entry WHERE entry.shop = call.shop AND entry.call = call.id
-  ) log ON true`;
+              AND diagram.version = call.diagram_version`;
 
-/** The calls of a shop, the last worked first. */
-export async function listCalls(db: Queries, shop: string): Promise<CallSummary[]> {
-  const { rows } = await db.query<CallSummary>(
-    `${SUMMARY} WHERE call.shop = $1 ORDER BY "lastAt" DESC LIMIT 2000`,
-    [shop],
+/** Calls in one answer. */
+const PAGE = 50;
+
+/** Which calls are asked for. */
+export interface CallsWanted {
+  /** Words that all have to be found. */
+  words: string[];
+  stage?: CallSummary['stage'];
+  /** Where the page before ended. */
+  after?: Cursor;
+}
+
+/** The last call of a page: when it was worked last, to the microsecond, and its id. */
+export interface Cursor {
+  lastAt: string;
+  id: string;
+}
+
+export const writeCursor = ({ lastAt, id }: Cursor): string =>
+  Buffer.from(`${lastAt} ${id}`).toString('base64url');
+
+/** @returns undefined for a text that no page ended with */
+export function readCursor(text: string): Cursor | undefined {
+  const [, lastAt, id] =
+    /^(\d+) ([0-9a-f-]{36})$/.exec(Buffer.from(text, 'base64url').toString('utf8')) ?? [];
+  return lastAt !== undefined && id !== undefined && lastAt.length < 18
+    ? { lastAt, id }
+    : undefined;
+}
+
+/** A page of a shop's calls, the last worked first. */
+export async function listCalls(
+  db: Queries,
+  shop: string,
+  { words, stage, after }: CallsWanted,
+): Promise<CallPage> {
+  const values: unknown[] = [
+    shop,
+    words.map((each) => `%${foldText(each).replace(/[\\%_]/g, '\\$&')}%`),
+  ];
+  const conditions = ['call.shop = $1', 'call.words LIKE ALL($2::text[])'];
+  if (stage !== undefined) conditions.push(`call.stage = $${values.push(stage)}`);
+  if (after !== undefined) {
+    const at = `to_timestamp(0) + $${values.push(after.lastAt)}::bigint * interval '1 microsecond'`;
+    conditions.push(`(call.last_at, call.id) < (${at}, $${values.push(after.id)}::uuid)`);
+  }
+  const { rows } = await db.query<CallSummary & { micros: string }>(
+    `${SUMMARY}, (extract(epoch FROM call.last_at) * 1000000)::bigint AS micros
+     ${FROM} WHERE ${conditions.join(' AND ')}
+     ORDER BY call.last_at DESC, call.id DESC LIMIT ${PAGE + 1}`,
+    values,
   );
-  return rows;
+  const calls = rows.slice(0, PAGE).map(({ micros: _, ...call }) => call);
+  const last = rows.length > PAGE ? rows[PAGE - 1] : undefined;
+  return { calls, next: last ? writeCursor({ lastAt: last.micros, id: last.id }) : null };
 }
 
 export async function findCall(
@@ -36,55 +76,98 @@ export async function findCall(
   shop: string,
   id: string,
 ): Promise<CallSummary | undefined> {
-  const { rows } = await db.query<CallSummary>(`${SUMMARY} WHERE call.shop = $1 AND call.id = $2`, [
-    shop,
-    id,
-  ]);
+  const { rows } = await db.query<CallSummary>(
+    `${SUMMARY} ${FROM} WHERE call.shop = $1 AND call.id = $2`,
+    [shop, id],
+  );
   return rows[0];
 }
 
-/** The diagram that a call is worked with now: cheap, since every entry asks for it. */
+/** The diagram that a call is worked with now. */
 export async function diagramOfCall(
   db: Queries,
   shop: string,
   id: string,
 ): Promise<{ diagramId: string; version: number } | undefined> {
   const { rows } = await db.query<{ diagramId: string; version: number }>(
-    `SELECT call.diagram AS "diagramId",
-            coalesce((
-              SELECT (body->>'version')::int FROM entry
-              WHERE entry.shop = call.shop AND entry.call = call.id AND kind = 'diagram'
-              ORDER BY phone_at DESC, arrived DESC LIMIT 1
-            ), call.diagram_version) AS version
-     FROM call WHERE call.shop = $1 AND call.id = $2`,
+    `SELECT diagram AS "diagramId", version_now AS version FROM call WHERE shop = $1 AND id = $2`,
     [shop, id],
   );
   return rows[0];
 }
 
-/** Stores a call and its appliance once, however often it is sent. */
+/** What became of a call that was sent. */
+export interface AddedCall {
+  /** Whether the diagram that it names is there. */
+  diagram: boolean;
+  /** What is stored under the call's id and the appliance's, by this sending or an earlier one. */
+  call: (Omit<NewCallDto, 'appliance'> & { applianceId: string }) | null;
+  appliance: NewCallDto['appliance'] | null;
+}
+
+/**
+ * Stores a call and its appliance in one round trip, once however often it is sent; neither where the
+ * appliance's id is taken by another one.
+ */
 export async function addCall(
   db: Queries,
   shop: string,
   id: string,
   call: NewCallDto,
-): Promise<void> {
+  skewMs = 0,
+): Promise<AddedCall> {
   const { appliance } = call;
-  await db.query(
-    `INSERT INTO appliance (shop, id, make, model, place, customer)
-     VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (shop, id) DO NOTHING`,
+  const { make, model, place, customer = null } = appliance;
+  const { rows } = await db.query<AddedCall>(
+    `WITH drawn AS (
+       SELECT name FROM diagram WHERE shop = $1 AND id = $8 AND version = $9
+     ), wanted AS (
+       SELECT name FROM drawn WHERE NOT EXISTS (
+         SELECT FROM appliance WHERE shop = $1 AND id = $3
+           AND (make, model, place, customer) IS DISTINCT FROM ($4, $5, $6, $7)
+       )
+     ), new_appliance AS (
+       INSERT INTO appliance (shop, id, make, model, place, customer)
+       SELECT $1, $3, $4, $5, $6, $7 FROM wanted ON CONFLICT (shop, id) DO NOTHING
+       RETURNING id, make, model, place, customer
+     ), new_call AS (
+       INSERT INTO call (shop, id, appliance, diagram, diagram_version, version_now, complaint,
+                         phone_at, at, last_at, words)
+       SELECT $1, $2, $3, $8, $9, $9, $10, $11, made, made, $13 || ' ' || lower(name)
+       FROM wanted, least($11::timestamptz + $12 * interval '1 ms', now()) made
+       ON CONFLICT (shop, id) DO NOTHING
+       RETURNING appliance, diagram, diagram_version, complaint, phone_at
+     ), of_call AS (
+       SELECT * FROM new_call UNION ALL
+       SELECT appliance, diagram, diagram_version, complaint, phone_at FROM call
+       WHERE shop = $1 AND id = $2 LIMIT 1
+     ), of_appliance AS (
+       SELECT * FROM new_appliance UNION ALL
+       SELECT id, make, model, place, customer FROM appliance WHERE shop = $1 AND id = $3 LIMIT 1
+     )
+     SELECT EXISTS (SELECT FROM drawn) AS diagram,
+       (SELECT json_build_object('applianceId', appliance, 'diagramId', diagram,
+          'diagramVersion', diagram_version, 'complaint', complaint, 'phoneAt', phone_at)
+        FROM of_call) AS call,
+       (SELECT json_build_object('id', id, 'make', make, 'model', model, 'place', place,
+          'customer', customer) FROM of_appliance) AS appliance`,
     [
       shop,
+      id,
       appliance.id,
-      appliance.make,
-      appliance.model,
-      appliance.place,
-      appliance.customer ?? null,
+      make,
+      model,
+      place,
+      customer,
+      call.diagramId,
+      call.diagramVersion,
+      call.complaint,
+      call.phoneAt,
+      skewMs,
+      foldText([make, model, place, customer ?? '', call.complaint].join(' ')),
     ],
   );
-  await db.query(
-    `INSERT INTO call (shop, id, appliance, diagram, diagram_version, complaint, phone_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT (shop, id) DO NOTHING`,
-    [shop, id, appliance.id, call.diagramId, call.diagramVersion, call.complaint, call.phoneAt],
-  );
+  const [row] = rows;
+  if (!row) throw new Error('a statement that always has one row has none');
+  return row;
 }

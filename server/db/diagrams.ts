@@ -41,6 +41,9 @@ const summaryOf = ({ id, version, body }: DiagramBody): DiagramSummary => ({
   words: searchWords(body),
 });
 
+/** Bodies of one answer together, as the database keeps them: about a third of what they are as JSON. */
+const MOST_BYTES = 500_000;
+
 /** Newest versions that a device lacks, by `id/version`, so many at a time. */
 export async function missingDiagrams(
   db: Queries,
@@ -49,14 +52,23 @@ export async function missingDiagrams(
 ): Promise<DiagramBody[]> {
   const { rows } = await db.query<DiagramBody>(
     `SELECT id, version, body FROM (
-       SELECT DISTINCT ON (id) id, version, body FROM diagram
-       WHERE shop = $1 ORDER BY id, version DESC
-     ) newest
-     WHERE NOT (id || '/' || version = ANY($2::text[])) ORDER BY id LIMIT $3`,
-    [shop, have, MOST_BODIES],
+       SELECT id, version, body, row_number() OVER missing AS number,
+              sum(pg_column_size(body)) OVER missing AS bytes
+       FROM (
+         SELECT DISTINCT ON (id) id, version, body FROM diagram
+         WHERE shop = $1 ORDER BY id, version DESC
+       ) newest
+       WHERE NOT (id || '/' || version = ANY($2::text[]))
+       WINDOW missing AS (ORDER BY id)
+     ) counted
+     WHERE number = 1 OR (number <= $3 AND bytes <= $4) ORDER BY id`,
+    [shop, have, MOST_BODIES, MOST_BYTES],
   );
   return rows;
 }
+
+/** Bodies that were read before: every entry is checked against its call's. */
+const BODIES = new LRUCache<string, Diagram>({ max: 300 });
 
 export async function findDiagram(
   db: Queries,
@@ -64,32 +76,62 @@ export async function findDiagram(
   id: string,
   version: number,
 ): Promise<Diagram | undefined> {
+  const key = JSON.stringify([shop, id, version]);
+  const known = BODIES.get(key);
+  if (known) return known;
   const { rows } = await db.query<{ body: Diagram }>(
     'SELECT body FROM diagram WHERE shop = $1 AND id = $2 AND version = $3',
     [shop, id, version],
   );
-  return rows[0]?.body;
+  const body = rows[0]?.body;
+  if (body) BODIES.set(key, body);
+  return body;
 }
 
-/** Adds the next version of a diagram, once for each `sentAs`, and says which version that is. */
+/** Who made a version: it came with the program, or the shop sent it. */
+export type Origin = 'built-in' | 'shop';
+
+/** What is stored under the id that a diagram was sent as, by this sending or an earlier one. */
+export interface AddedDiagram {
+  version: number;
+  body: Diagram;
+}
+
+/** Adds the next version of a diagram, once for each `sentAs`. Runs in a transaction. */
 export async function addDiagram(
   db: Queries,
   shop: string,
   sentAs: string,
   diagram: Diagram,
-): Promise<number> {
+  origin: Origin = 'shop',
+): Promise<AddedDiagram> {
   // Two senders at once would take the same number: they go one after the other.
-  await db.query('SELECT 1 FROM shop WHERE shop = $1 FOR UPDATE', [shop]);
-  const sent = await db.query<{ version: number }>(
-    'SELECT version FROM diagram WHERE shop = $1 AND sent_as = $2',
+  await db.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`diagram ${shop}`]);
+  const sent = await db.query<AddedDiagram>(
+    'SELECT version, body FROM diagram WHERE shop = $1 AND sent_as = $2',
     [shop, sentAs],
   );
-  if (sent.rows[0]) return sent.rows[0].version;
-  const { rows } = await db.query<{ version: number }>(
-    `INSERT INTO diagram (shop, id, version, sent_as, body)
-     SELECT $1, $2, coalesce(max(version), 0) + 1, $3, $4 FROM diagram WHERE shop = $1 AND id = $2
-     RETURNING version`,
-    [shop, diagram.id, sentAs, JSON.stringify(diagram)],
+  if (sent.rows[0]) return sent.rows[0];
+  const { rows } = await db.query<AddedDiagram>(
+    `INSERT INTO diagram (shop, id, version, sent_as, name, origin, body)
+     SELECT $1, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 FROM diagram
+     WHERE shop = $1 AND id = $2
+     RETURNING version, body`,
+    [shop, diagram.id, sentAs, diagram.name, origin, JSON.stringify(diagram)],
   );
-  return rows[0]?.version ?? 1;
+  if (!rows[0]) throw new Error('a version that was added is not there');
+  return rows[0];
+}
+
+/** The newest version of every diagram of a shop, with who made it. */
+export async function newestDiagrams(
+  db: Queries,
+  shop: string,
+): Promise<{ id: string; origin: Origin; body: Diagram }[]> {
+  const { rows } = await db.query<{ id: string; origin: Origin; body: Diagram }>(
+    `SELECT DISTINCT ON (id) id, origin, body FROM diagram
+     WHERE shop = $1 ORDER BY id, version DESC`,
+    [shop],
+  );
+  return rows;
 }

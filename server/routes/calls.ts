@@ -1,21 +1,21 @@
 import { Router } from 'express';
-import type { Pool } from 'pg';
 import { NewCallDto, type CallDetail } from '../../contract/call';
+import { STORED_HEADER } from '../../contract/headers';
 import { readDto } from '../../contract/readDto';
-import { addCall, findCall, listCalls } from '../db/calls';
-import { transaction } from '../db/database';
+import { addCall, findCall, listCalls, readCursor, type CallsWanted } from '../db/calls';
+import type { Database } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { listEntries } from '../db/entries';
-import { uuidOf, valid } from '../input';
+import { refuseOther } from '../conflict';
+import { onlyJson, skewOf, uuidOf, valid } from '../input';
 import { shopOf } from '../shop';
-import { notFound, RefusedRequest } from '../problems';
+import { notFound, RefusedRequest, unusable } from '../problems';
 
-export function callRoutes(db: Pool): Router {
+export function callRoutes(db: Database): Router {
   const router = Router();
 
-  router.get('/calls', async (_request, response) => {
-    const shop = shopOf(response);
-    response.json(await listCalls(db, shop));
+  router.get('/calls', async (request, response) => {
+    response.json(await listCalls(db, shopOf(response), wantedIn(request.query)));
   });
 
   router.get('/calls/:id', async (request, response) => {
@@ -28,19 +28,40 @@ export function callRoutes(db: Pool): Router {
     response.json(detail);
   });
 
-  router.put('/calls/:id', async (request, response) => {
-    const shop = shopOf(response);
+  router.put('/calls/:id', onlyJson, async (request, response) => {
     const id = uuidOf(request.params.id);
     const call = valid(readDto(NewCallDto, request.body));
-    if (!(await findDiagram(db, shop, call.diagramId, call.diagramVersion))) {
+    const stored = await addCall(db, shopOf(response), id, call, skewOf(request));
+    const { appliance, ...rest } = call;
+    if (stored.appliance) refuseOther('appliance', appliance, stored.appliance);
+    if (stored.call) refuseOther('call', { ...rest, applianceId: appliance.id }, stored.call);
+    else if (!stored.diagram) {
       const message = `there is no diagram "${call.diagramId}" version ${call.diagramVersion}`;
-      throw new RefusedRequest(422, 'this cannot be stored as it is', [
-        { path: '/diagramId', message },
-      ]);
-    }
-    await transaction(db, (queries) => addCall(queries, shop, id, call));
-    response.status(204).end();
+      throw unusable([{ path: '/diagramId', message }]);
+    } else throw new RefusedRequest(503, 'this call is being stored just now; send it again');
+    response.setHeader(STORED_HEADER, id).status(204).end();
   });
 
   return router;
+}
+
+/** Words of a search, at most. */
+const MOST_WORDS = 8;
+
+function wantedIn(query: Record<string, unknown>): CallsWanted {
+  const text = (name: string): string | undefined => {
+    const value = query[name];
+    if (value === undefined) return undefined;
+    if (typeof value !== 'string' || value.length > 200 || value.includes('\u0000'))
+      throw new RefusedRequest(400, `"${name}" must be a text of at most 200 letters, once`);
+    return value;
+  };
+  const [search, stage, after] = [text('search'), text('stage'), text('after')];
+  if (stage !== undefined && stage !== 'open' && stage !== 'done')
+    throw new RefusedRequest(400, '"stage" must be open or done');
+  const cursor = after === undefined ? undefined : readCursor(after);
+  if (after !== undefined && !cursor)
+    throw new RefusedRequest(400, '"after" must be what a page before gave as "next"');
+  const words = (search ?? '').split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
+  return { words, stage, after: cursor };
 }

@@ -1,20 +1,21 @@
 import { json, Router, text } from 'express';
-import type { Pool } from 'pg';
 import { readTableCsv } from '../../contract/contactTableCsv';
-import { HaveDto } from '../../contract/diagram';
-import { readDiagram } from '../../contract/diagramFile';
+import { HaveDto, MOST_VERSIONS } from '../../contract/diagram';
+import { STORED_HEADER } from '../../contract/headers';
 import { readDto } from '../../contract/readDto';
 import { NewTableDto } from '../../contract/table';
 import { findSwitch } from '../../core/diagram/terminal';
 import { diagramOfCall } from '../db/calls';
-import { transaction } from '../db/database';
+import type { Database } from '../db/database';
 import { addDiagram, findDiagram, listDiagrams, missingDiagrams } from '../db/diagrams';
 import { addEntry } from '../db/entries';
-import { uuidOf, valid } from '../input';
+import { refuseOther } from '../conflict';
+import type { DiagramCheck } from '../diagramCheck';
+import { onlyJson, skewOf, uuidOf, valid } from '../input';
 import { shopOf } from '../shop';
-import { notFound, RefusedRequest } from '../problems';
+import { notFound, RefusedRequest, unusable } from '../problems';
 
-export function diagramRoutes(db: Pool): Router {
+export function diagramRoutes(db: Database, check: DiagramCheck): Router {
   const router = Router();
 
   router.get('/diagrams', async (_request, response) => {
@@ -22,20 +23,16 @@ export function diagramRoutes(db: Pool): Router {
     response.json(await listDiagrams(db, shop));
   });
 
-  router.post('/diagrams/bodies', json({ limit: '1mb' }), async (request, response) => {
+  router.post('/diagrams/bodies', onlyJson, json({ limit: '1mb' }), async (request, response) => {
     const { have } = valid(readDto(HaveDto, request.body));
     response.json(await missingDiagrams(db, shopOf(response), have));
   });
 
   router.get('/diagrams/:id/:version', async (request, response) => {
-    const shop = shopOf(response);
     const version = Number(request.params.version);
-    const diagram = await findDiagram(
-      db,
-      shop,
-      request.params.id,
-      Number.isInteger(version) ? version : 0,
-    );
+    if (!Number.isInteger(version) || version < 1 || version > MOST_VERSIONS)
+      throw new RefusedRequest(400, 'the version must be a whole number from 1 on');
+    const diagram = await findDiagram(db, shopOf(response), request.params.id, version);
     if (!diagram) throw notFound('such diagram version');
     response.json(diagram);
   });
@@ -43,14 +40,16 @@ export function diagramRoutes(db: Pool): Router {
   // The body is the file itself, so that a fault can be told by its line and column.
   router.put(
     '/diagrams/:sentAs',
-    text({ type: () => true, limit: '4mb' }),
+    text({ type: () => true, limit: '1mb' }),
     async (request, response) => {
       const shop = shopOf(response);
       const sentAs = uuidOf(request.params.sentAs);
-      const { diagram } = valid(readDiagram(typeof request.body === 'string' ? request.body : ''));
-      const version = await transaction(db, (queries) =>
+      const file = typeof request.body === 'string' ? request.body : '';
+      const { diagram } = valid(await check.read(file));
+      const { version, body } = await db.transaction((queries) =>
         addDiagram(queries, shop, sentAs, diagram),
       );
+      refuseOther('diagram', diagram, body);
       response.json({ id: diagram.id, version });
     },
   );
@@ -58,11 +57,11 @@ export function diagramRoutes(db: Pool): Router {
   return router;
 }
 
-export function tableRoutes(db: Pool): Router {
+export function tableRoutes(db: Database): Router {
   const router = Router();
 
   // A table makes a new version of the diagram, and the call goes on with that version.
-  router.put('/tables/:sentAs', async (request, response) => {
+  router.put('/tables/:sentAs', onlyJson, async (request, response) => {
     const shop = shopOf(response);
     const sentAs = uuidOf(request.params.sentAs);
     const sent = valid(readDto(NewTableDto, request.body));
@@ -70,25 +69,31 @@ export function tableRoutes(db: Pool): Router {
     const diagram = call && (await findDiagram(db, shop, call.diagramId, sent.diagramVersion));
     if (!call || !diagram) throw notFound('such call');
     const part = findSwitch(diagram, sent.part);
-    if (!part.ok)
-      throw new RefusedRequest(422, 'this cannot be stored as it is', [
-        { path: '/part', message: part.error.message },
-      ]);
+    if (!part.ok) throw unusable([{ path: '/part', message: part.error.message }]);
     const table = valid(readTableCsv(diagram, part.value, sent.csv));
     const parts = diagram.parts.map((each) =>
       each.id === part.value.id ? { ...part.value, table } : each,
     );
-    const version = await transaction(db, async (queries) => {
-      const stored = await addDiagram(queries, shop, sentAs, { ...diagram, parts });
-      const body = { version: stored, reason: `contact table of ${part.value.name} read from CSV` };
-      await addEntry(queries, shop, sentAs, {
+    const version = await db.transaction(async (queries) => {
+      const wanted = { ...diagram, parts };
+      const stored = await addDiagram(queries, shop, sentAs, wanted);
+      refuseOther('table', wanted, stored.body);
+      const entry = {
         callId: sent.callId,
         kind: 'diagram',
         phoneAt: sent.phoneAt,
-        body,
-      });
-      return stored;
+        body: {
+          version: stored.version,
+          reason: `contact table of ${part.value.name} read from CSV`,
+        },
+      } as const;
+      const added = await addEntry(queries, shop, sentAs, entry, call.version, skewOf(request));
+      if (!added.stored)
+        throw new RefusedRequest(503, 'the call’s diagram changes just now; send it again');
+      refuseOther('table', entry, added.stored);
+      return stored.version;
     });
+    response.setHeader(STORED_HEADER, sentAs);
     response.json({ id: diagram.id, version });
   });
 

@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import type { CallSummary } from '../../../contract/call';
+import { foldText, matches as hasWords } from '../../../core/describe/searchWords';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Field } from '../../ui/Field';
@@ -11,7 +12,7 @@ import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
 import { loadDiagrams } from '../../state/diagrams';
-import { loadCalls } from '../../state/calls';
+import { loadCalls, loadMoreCalls } from '../../state/calls';
 import { selectCalls } from '../../state/callView';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change, type ThemeChoice } from '../../state/settings';
@@ -24,6 +25,9 @@ const SHOWS: { id: Show; label: string }[] = [
   { id: 'all', label: 'All' },
 ];
 
+/** A pause in typing after which the server is asked. */
+const SEARCH_AFTER_MS = 250;
+
 /** The calls: today's, the open ones, or all; searched by what a person remembers of them. */
 export function CallsScreen() {
   const dispatch = useAppDispatch();
@@ -32,10 +36,17 @@ export function CallsScreen() {
   const [show, setShow] = useState<Show>('open');
   const [search, setSearch] = useState('');
 
+  const whole = useAppSelector((state) => state.calls.next === null);
+  const shop = useAppSelector((state) => state.outbox.shop);
+
   useEffect(() => {
-    void dispatch(loadCalls());
     void dispatch(loadDiagrams());
-  }, [dispatch]);
+  }, [dispatch, shop]);
+  // What is typed is looked for on the server a moment later; here among what is loaded at once.
+  useEffect(() => {
+    const timer = setTimeout(() => void dispatch(loadCalls(search)), search ? SEARCH_AFTER_MS : 0);
+    return () => clearTimeout(timer);
+  }, [dispatch, search, shop]);
   const newCall = (): void => router.navigate('/new');
   useKeys({ n: newCall });
 
@@ -53,7 +64,7 @@ export function CallsScreen() {
           {SHOWS.map(({ id, label }) => (
             <Button
               key={id}
-              label={`${label} ${calls.filter((call) => belongs(call, id)).length}`}
+              label={whole ? `${label} ${calls.filter((call) => belongs(call, id)).length}` : label}
               testID={`show-${id}`}
               selected={show === id}
               onPress={() => setShow(id)}
@@ -67,10 +78,12 @@ export function CallsScreen() {
         keyExtractor={(call) => call.id}
         renderItem={({ item }) => <CallRow call={item} />}
         contentContainerStyle={styles.list}
+        onEndReached={() => void dispatch(loadMoreCalls())}
+        onEndReachedThreshold={1}
         ListEmptyComponent={
           <Empty
             state={calls.length ? 'none-match' : listState}
-            retry={() => void dispatch(loadCalls())}
+            retry={() => void dispatch(loadCalls(search))}
           />
         }
         testID="calls"
@@ -97,13 +110,8 @@ function belongs(call: CallSummary, show: Show): boolean {
 
 function matches(call: CallSummary, search: string): boolean {
   const { make, model, place, customer } = call.appliance;
-  const text = [call.complaint, call.diagramName, make, model, place, customer]
-    .join(' ')
-    .toLowerCase();
-  return search
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word));
+  const text = [call.complaint, call.diagramName, make, model, place, customer ?? ''].join(' ');
+  return hasWords(foldText(text), search);
 }
 
 function CallRow({ call }: { call: CallSummary }) {

@@ -31,7 +31,7 @@ export function DiagramsScreen() {
   const [kept, setKept] = useState(false);
   useEffect(() => {
     void dispatch(loadDiagrams());
-    void dispatch(loadCalls());
+    void dispatch(loadCalls(''));
   }, [dispatch]);
   const rows = useMemo(
     () =>

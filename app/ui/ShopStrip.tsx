@@ -1,0 +1,47 @@
+import Feather from '@expo/vector-icons/Feather';
+import { router } from 'expo-router';
+import { Pressable, StyleSheet } from 'react-native';
+import { useAppDispatch, useAppSelector } from '../state/hooks';
+import { workIn } from '../sync/outbox';
+import { space, useTheme } from '../theme/theme';
+import { Type } from './Type';
+
+/** Says on every screen of the demo that it is one, and leads to the shop's own calls and back. */
+export function ShopStrip() {
+  const palette = useTheme();
+  const dispatch = useAppDispatch();
+  const shop = useAppSelector((state) => state.outbox.shop);
+  const demo = shop === 'demo';
+  const change = async (): Promise<void> => {
+    await dispatch(workIn(demo ? 'own' : 'demo'));
+    router.replace('/');
+  };
+  return (
+    <Pressable
+      testID={demo ? 'shop-demo' : 'shop-own'}
+      accessibilityRole="button"
+      accessibilityLabel={demo ? 'Demo shop. Go to our own shop' : 'Our own shop. Go to the demo'}
+      onPress={() => void change()}
+      style={[styles.strip, { backgroundColor: palette[demo ? 'warnGround' : 'sunk'] }]}
+    >
+      <Type size="small" weight="strong" tone={demo ? 'warn' : 'soft'} style={styles.says}>
+        {demo ? 'Demo: made-up calls' : 'Our shop'}
+      </Type>
+      <Type size="small" tone={demo ? 'warn' : 'soft'}>
+        {demo ? 'Our own shop' : 'See the demo'}
+      </Type>
+      <Feather name="chevron-right" size={18} color={palette[demo ? 'warn' : 'soft']} />
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  strip: {
+    minHeight: 44,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.xs,
+    paddingHorizontal: space.l,
+  },
+  says: { flex: 1 },
+});
