@@ -3,6 +3,9 @@ import type { InputFault } from './problem';
 /** Objects and lists inside each other, at most: what is sent here never has more than eight. */
 const DEEPEST = 32;
 
+/** Names that every object has already: who reads them from what was sent reads something else. */
+const OF_THE_LANGUAGE = new Set(Object.getOwnPropertyNames(Object.prototype));
+
 /**
  * What no database, file or page could keep of a value that came as JSON: characters that are none
  * (NUL, half of a pair), a name that means something to the language, nesting without end. The first
@@ -14,7 +17,7 @@ export function unstorable(value: unknown, path = '', depth = 0): InputFault | u
   if (depth >= DEEPEST) return { path, message: `is nested more than ${DEEPEST} deep` };
   for (const [key, inner] of Object.entries(value)) {
     const place = `${path}/${key.replace(/~/g, '~0').replace(/\//g, '~1')}`;
-    if (key === '__proto__') return { path: place, message: 'is not known here' };
+    if (OF_THE_LANGUAGE.has(key)) return { path: place, message: 'is not known here' };
     const fault = wrongText(key, path) ?? unstorable(inner, place, depth + 1);
     if (fault) return fault;
   }

@@ -40,6 +40,8 @@ const OWNER = 'yarrix';
 const APP = 'yarrix_app';
 /** How long a database that runs may take to answer before it counts as hung. */
 const ANSWERS_WITHIN_MS = 3000;
+/** How long it may take to read its log again after it was cut off. */
+const STARTS_WITHIN_MS = 60_000;
 
 /**
  * Starts the cluster in a folder and makes it first when it is not there. Never as root: Debian's
@@ -63,7 +65,7 @@ export async function startCluster(folder: string, safe = true): Promise<Cluster
   });
   const running = postmasterOf(data);
   if (running) {
-    if (await answers(url(running.port, OWNER))) {
+    if (await comesToAnswer(url(running.port, OWNER))) {
       await makeDatabase(url(running.port, OWNER), password);
       return cluster(running.port, false);
     }
@@ -77,7 +79,18 @@ export async function startCluster(folder: string, safe = true): Promise<Cluster
   const log = join(home, 'postgres.log');
   const speed = safe ? '' : ' -c fsync=off -c full_page_writes=off -c synchronous_commit=off';
   const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''${speed}`;
-  const started = await pg('pg_ctl', ['-D', data, '-l', log, '-w', '-o', options, 'start']);
+  const started = await pg('pg_ctl', [
+    '-D',
+    data,
+    '-l',
+    log,
+    '-w',
+    '-t',
+    '120',
+    '-o',
+    options,
+    'start',
+  ]);
   if (started.code !== 0) {
     const last = (await pg('tail', ['-n', '5', log], false)).output.trim();
     throw new EnvironmentError(
@@ -147,7 +160,19 @@ function signal(pid: number, name: NodeJS.Signals): void {
   }
 }
 
-async function answers(url: string): Promise<boolean> {
+/** Whether a database that runs comes to answer: one that reads its log again is waited for. */
+async function comesToAnswer(url: string): Promise<boolean> {
+  let silent = 0;
+  for (let waited = 0; waited < STARTS_WITHIN_MS && silent < 3; waited += 200) {
+    const state = await stateOf(url);
+    if (state === 'answers') return true;
+    silent = state === 'silent' ? silent + 1 : 0;
+    await sleep(200);
+  }
+  return false;
+}
+
+async function stateOf(url: string): Promise<'answers' | 'starting' | 'silent'> {
   const client = new Client({
     connectionString: url.replace(/\/yarrix$/, '/postgres'),
     connectionTimeoutMillis: ANSWERS_WITHIN_MS,
@@ -157,9 +182,11 @@ async function answers(url: string): Promise<boolean> {
   try {
     await client.connect();
     await client.query('SELECT 1');
-    return true;
-  } catch {
-    return false;
+    return 'answers';
+  } catch (error) {
+    // 57P01 to 57P03: it stops, or does not take connections yet.
+    const code = error instanceof Error && 'code' in error ? String(error.code) : '';
+    return code.startsWith('57P') ? 'starting' : 'silent';
   } finally {
     await Promise.race([client.end(), sleep(500)]);
   }

@@ -1,0 +1,320 @@
+import { randomUUID } from 'node:crypto';
+import { tmpdir } from 'node:os';
+import pino from 'pino';
+import request from 'supertest';
+import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../contract/headers';
+import type { CallDetail, CallPage } from '../contract/call';
+import type { Problem } from '../contract/problem';
+import { createApp } from './app';
+import { Database } from './db/database';
+import { verify } from './db/verify';
+import { DiagramCheck } from './diagramCheck';
+import { DiskSpace } from './diskSpace';
+import { newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
+
+let server: TestServer;
+let app: TestServer['app'];
+beforeAll(async () => {
+  server = await startTestServer();
+  ({ app } = server);
+});
+afterAll(() => server.end());
+
+const put = (kind: 'entries' | 'calls' | 'tables', id: string, body: object) =>
+  request(app).put(`/api/${kind}/${id}`).send(body);
+const faultsOf = async (answer: PromiseLike<{ text: string }>) =>
+  (JSON.parse((await answer).text) as Problem).faults ?? [];
+const detail = async (id: string): Promise<CallDetail> =>
+  (await request(app).get(`/api/calls/${id}`).expect(200)).body as CallDetail;
+
+describe('the same id with other content', () => {
+  it('is told with what differs, for entries, calls, appliances, tables and diagrams', async () => {
+    const call = await server.openCall();
+    const id = randomUUID();
+    await put('entries', id, reading(call)).expect(204);
+    await put('entries', id, reading(call)).expect(204);
+    expect(await faultsOf(put('entries', id, reading(call, { said: 'OL' })).expect(409))).toEqual([
+      { path: '/body/said', message: 'is "0.3" in what is stored' },
+    ]);
+    const later = { ...reading(call), phoneAt: '2026-11-24T09:00:00.000Z' };
+    expect((await faultsOf(put('entries', id, later).expect(409)))[0]?.path).toBe('/phoneAt');
+    // The same moment in another zone is the same moment.
+    await put('entries', id, { ...reading(call), phoneAt: '2026-11-24T09:00:00+01:00' }).expect(
+      204,
+    );
+    const other = await server.openCall();
+    expect((await faultsOf(put('entries', id, reading(other)).expect(409)))[0]?.path).toBe(
+      '/callId',
+    );
+
+    const sent = newCall();
+    const number = randomUUID();
+    await put('calls', number, sent).expect(204);
+    await put('calls', number, sent).expect(204);
+    const told = await faultsOf(put('calls', number, { ...sent, complaint: 'x' }).expect(409));
+    expect(told).toEqual([{ path: '/complaint', message: 'is "does not spin" in what is stored' }]);
+    // A new call may not make another appliance of a known one, and is not stored itself.
+    const appliance = { ...sent.appliance, model: 'W-45' };
+    const another = randomUUID();
+    const refused = put('calls', another, { ...sent, appliance }).expect(409);
+    expect((await faultsOf(refused))[0]?.path).toBe('/model');
+    await request(app).get(`/api/calls/${another}`).expect(404);
+
+    const table = { callId: call, diagramVersion: 1, part: 'lid-switch', phoneAt };
+    const csv = 'position,A1-A2,B1-B2\nclosed,x,x\nopen,0,0\n';
+    const sentAs = randomUUID();
+    await put('tables', sentAs, { ...table, csv }).expect(200);
+    await put('tables', sentAs, { ...table, csv }).expect(200);
+    await put('tables', sentAs, { ...table, csv: csv.replace('x,x', 'x,0') }).expect(409);
+    const { diagram } = await detail(call);
+    const file = (name: string) =>
+      request(app)
+        .put(`/api/diagrams/${sentAs}`)
+        .type('text')
+        .send(JSON.stringify({ ...diagram, name }));
+    await file('Another name').expect(409);
+  });
+});
+
+describe('what an entry names', () => {
+  it('is in the log of the same call, and not itself', async () => {
+    const [call, other] = [await server.openCall(), await server.openCall()];
+    const [first, elsewhere, own] = [randomUUID(), randomUUID(), randomUUID()];
+    await put('entries', first, reading(call)).expect(204);
+    await put('entries', elsewhere, reading(other)).expect(204);
+    const doubt = (names: string) => ({
+      callId: call,
+      kind: 'doubt',
+      phoneAt,
+      body: { names, reason: 'leads were loose' },
+    });
+    for (const [id, names] of [
+      [randomUUID(), elsewhere],
+      [randomUUID(), randomUUID()],
+      [own, own],
+    ] as const)
+      expect((await faultsOf(put('entries', id, doubt(names)).expect(422)))[0]?.path).toBe(
+        '/body/names',
+      );
+    const supersedes = [first, elsewhere];
+    const wrong = put('entries', randomUUID(), reading(call, { supersedes })).expect(422);
+    expect((await faultsOf(wrong))[0]?.path).toBe('/body/supersedes');
+    await put('entries', randomUUID(), doubt(first)).expect(204);
+    await put('entries', randomUUID(), reading(call, { supersedes: [first, first] })).expect(204);
+    expect((await detail(call)).entries).toHaveLength(3);
+  });
+});
+
+describe('several entries at once', () => {
+  const batch = (entries: unknown[]) => request(app).post('/api/entries').send({ entries });
+  it('are stored in one go and answered one by one, in their order, once however often they come', async () => {
+    const call = await server.openCall();
+    const ids = Array.from({ length: 5 }, () => randomUUID());
+    const entries = ids.map((id, i) => ({
+      id,
+      entry: i === 2 ? { ...reading(call), kind: 'guess' } : reading(call, { said: `0.${i + 1}` }),
+    }));
+    // One takes the place of another that came just before it.
+    const last = { id: randomUUID(), entry: reading(call, { supersedes: [ids[0]] }) };
+    const first = (await batch([...entries, last]).expect(200)).body as {
+      results: { id: string; status: number; problem?: Problem }[];
+    };
+    expect(first.results.map(({ id, status }) => [id, status])).toEqual([
+      ...ids.map((id, i) => [id, i === 2 ? 422 : 204]),
+      [last.id, 204],
+    ]);
+    expect(first.results[2]?.problem?.faults?.[0]?.path).toBe('/kind');
+    expect((await batch([...entries, last]).expect(200)).body).toEqual(first);
+    expect((await detail(call)).entries.map(({ id }) => id)).toEqual([
+      ...ids.filter((_, i) => i !== 2),
+      last.id,
+    ]);
+    await batch([]).expect(422);
+    await batch(Array.from({ length: 51 }, () => last)).expect(422);
+    await batch([{ id: 'x', entry: {} }]).expect(422);
+  });
+});
+
+describe('the stage of a call', () => {
+  const stage = (call: string, what: string, at = phoneAt) => ({
+    callId: call,
+    kind: 'stage',
+    phoneAt: at,
+    body: { stage: what },
+  });
+  it('is open again, as a line of its log, when something is entered after it was finished', async () => {
+    const call = await server.openCall();
+    await put('entries', randomUUID(), stage(call, 'done', '2026-11-24T10:00:00Z')).expect(204);
+    expect(await detail(call)).toMatchObject({ stage: 'done' });
+    // What was read before, and came later, leaves it finished.
+    await put('entries', randomUUID(), reading(call)).expect(204);
+    expect(await detail(call)).toMatchObject({ stage: 'done', readings: 1 });
+    const after = { ...reading(call), phoneAt: '2026-11-24T11:00:00Z' };
+    const id = randomUUID();
+    for (let times = 0; times < 2; times++) await put('entries', id, after).expect(204);
+    const again = await detail(call);
+    expect(again).toMatchObject({ stage: 'open', readings: 2 });
+    expect(again.entries.map(({ kind }) => kind)).toEqual(['reading', 'stage', 'stage', 'reading']);
+  });
+
+  it('is not decided by a phone whose clock is in 2099', async () => {
+    const call = await server.openCall();
+    const ahead = '2099-01-01T08:00:00.000Z';
+    const send = (body: object, clock?: string) => {
+      const asks = put('entries', randomUUID(), body);
+      return clock === undefined ? asks : asks.set('x-phone-at', clock);
+    };
+    await send(stage(call, 'done', ahead), ahead).expect(204);
+    const now = new Date(Date.now() + 1000).toISOString();
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    await send(stage(call, 'open', now), now).expect(204);
+    expect(await detail(call)).toMatchObject({ stage: 'open' });
+    // Neither does one that says nothing of its clock: later than now is now.
+    await send(stage(call, 'done', ahead)).expect(204);
+    await send({ ...reading(call), phoneAt: now }).expect(204);
+    const { entries, lastAt } = await detail(call);
+    expect(entries.map(({ kind }) => kind).slice(0, 3)).toEqual(['stage', 'stage', 'stage']);
+    expect(Date.parse(lastAt)).toBeLessThan(Date.now() + 5000);
+  });
+});
+
+describe('the list of calls', () => {
+  it('comes in pages, the last worked first, each call once, and is searched by any of its words', async () => {
+    const count = 120;
+    const made: string[] = [];
+    for (let i = 0; i < count; i++) {
+      const id = randomUUID();
+      const place = i % 40 === 7 ? `Küche ${i}, 50% Street_${i}` : `Cellar ${i}`;
+      const appliance = { ...newCall().appliance, place, customer: `Person ${i}` };
+      const at = new Date(Date.UTC(2026, 0, 1, 0, 0, i)).toISOString();
+      await put('calls', id, { ...newCall(), appliance, phoneAt: at }).expect(204);
+      made.push(id);
+    }
+    const page = async (query: string): Promise<CallPage> =>
+      (await request(app).get(`/api/calls?${query}`).expect(200)).body as CallPage;
+    const seen: string[] = [];
+    let next: string | null = '';
+    for (let pages = 0; next !== null && pages < 10; pages++) {
+      const one: CallPage = await page(`search=person${next && `&after=${next}`}`);
+      expect(one.calls.length).toBeLessThanOrEqual(50);
+      seen.push(...one.calls.map(({ id }) => id));
+      ({ next } = one);
+    }
+    expect(seen).toEqual([...made].reverse());
+    const found = async (search: string) =>
+      (await page(`search=${encodeURIComponent(search)}`)).calls.map(
+        ({ appliance }) => appliance.customer,
+      );
+    expect(await found('kuche 47')).toEqual(['Person 47']);
+    expect(await found('PERSON KÜCHE')).toEqual(['Person 87', 'Person 47', 'Person 7']);
+    expect(await found('50% street_7')).toEqual(['Person 7']);
+    expect(await found('% _')).toEqual(['Person 87', 'Person 47', 'Person 7']);
+    expect(await found('submarine')).toEqual([]);
+    expect((await page('stage=done&search=person')).calls).toEqual([]);
+    for (const query of ['after=x', 'after=MTIz', 'stage=lost', 'search=a&search=b'])
+      await request(app).get(`/api/calls?${query}`).expect(400);
+    const { faults } = await verify(server.db);
+    expect(faults.filter((each) => each.startsWith(server.shop))).toEqual([]);
+  });
+});
+
+describe('who may come', () => {
+  const ask = (headers: Record<string, string>, path = '/api/calls') =>
+    request(app).get(path).set(headers);
+  it('is this machine, and a page of this server: not another name, not another origin', async () => {
+    await ask({ host: 'localhost:8420' }).expect(200);
+    await ask({ host: 'evil.example' }).expect(421);
+    await ask({ host: '127.0.0.1.evil.example:8420' }).expect(421);
+    await ask({ host: 'localhost:8420', origin: 'http://localhost:8420' }).expect(200);
+    await ask({ host: 'localhost:8420', origin: 'http://localhost:3000' }).expect(403);
+    await ask({ host: 'localhost:8420', origin: 'null' }).expect(403);
+    await ask({ 'sec-fetch-site': 'cross-site' }).expect(403);
+    await ask({ 'sec-fetch-site': 'same-origin' }).expect(200);
+  });
+
+  it('is told by the server what it is, and that nothing of it is to be kept', async () => {
+    const { headers } = await ask({}).expect(200);
+    expect(headers['cache-control']).toBe('no-store');
+    expect(headers[MARK_HEADER]).toBe(API_MARK);
+    expect(Math.abs(Number(headers[AT_HEADER]) - Date.now())).toBeLessThan(60_000);
+    const call = randomUUID();
+    const stored = await put('calls', call, newCall()).expect(204);
+    expect(stored.headers[STORED_HEADER]).toBe(call);
+    expect(headers['content-security-policy']).toMatch(/font-src 'self';/);
+    await request(app).put(`/api/calls/${randomUUID()}`).type('text').send('{}').expect(415);
+  });
+
+  it('is slowed down when it asks more than anybody works', async () => {
+    const db = new Database(process.env.YARRIX_TEST_DATABASE ?? '');
+    const check = new DiagramCheck();
+    const slow = createApp({
+      db,
+      check,
+      disk: new DiskSpace(tmpdir(), 0),
+      shopOf: () => server.shop,
+      rate: 3,
+      log: pino({ level: 'silent' }),
+    });
+    for (let i = 0; i < 3; i++) await request(slow).get('/api/calls').expect(200);
+    const answer = await request(slow).get('/api/calls').expect(429);
+    expect(answer.type).toBe('application/problem+json');
+    expect(Number(answer.headers['retry-after'])).toBeGreaterThan(0);
+    await db.end();
+  });
+});
+
+describe('what is in the way of the database', () => {
+  const own = (disk: DiskSpace, url = process.env.YARRIX_TEST_DATABASE ?? '') => {
+    const db = new Database(url);
+    const shopOf = () => server.shop;
+    const log = pino({ level: 'silent' });
+    return { db, app: createApp({ db, check: new DiagramCheck(), disk, shopOf, log }) };
+  };
+
+  it('a full disk refuses what would be stored, and nothing that is read', async () => {
+    let least = Number.MAX_SAFE_INTEGER;
+    const disk = new DiskSpace(tmpdir(), 0);
+    jest.spyOn(disk, 'isEnough').mockImplementation(async () => least === 0);
+    const full = own(disk);
+    const id = randomUUID();
+    const refused = await request(full.app).put(`/api/calls/${id}`).send(newCall()).expect(507);
+    expect(JSON.parse(refused.text).title).toMatch(/disk is full.*still on your device/);
+    await request(full.app).get('/api/calls').expect(200);
+    // It goes on by itself.
+    least = 0;
+    await request(full.app).put(`/api/calls/${id}`).send(newCall()).expect(204);
+    await full.db.end();
+    expect(await new DiskSpace(tmpdir(), Number.MAX_SAFE_INTEGER).isEnough()).toBe(false);
+    expect(await new DiskSpace(tmpdir(), 1).isEnough()).toBe(true);
+  });
+
+  it('a connection that is cut in the middle of a transaction fails that request and no other', async () => {
+    const name = `cut-${randomUUID()}`;
+    const cut = own(
+      new DiskSpace(tmpdir(), 0),
+      `${process.env.YARRIX_TEST_DATABASE}?application_name=${name}`,
+    );
+    const cutAll = () =>
+      server.owner.query(
+        'SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name = $1',
+        [name],
+      );
+    const inTheMiddle = cut.db.transaction(async (queries) => {
+      await queries.query('SELECT 1');
+      await cutAll();
+      await queries.query('SELECT 1');
+    });
+    await expect(inTheMiddle).rejects.toThrow();
+    await request(cut.app).get('/api/calls').expect(200);
+    // Cut while nobody uses them: nobody notices.
+    await cutAll();
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await request(cut.app).get('/api/calls').expect(200);
+    // A statement that hangs is given up in time, and its connection with it.
+    const began = performance.now();
+    await expect(cut.db.query('SELECT pg_sleep(20)')).rejects.toThrow(/timeout/);
+    expect(performance.now() - began).toBeLessThan(10_000);
+    await request(cut.app).get('/api/health').expect(200);
+    await cut.db.end();
+  });
+});
