@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { SHOPS } from '../contract/shop';
-import { Database, type Queries } from '../server/db/database';
+import { Database, OF_A_TASK, type Queries } from '../server/db/database';
 import { addCall } from '../server/db/calls';
 import { addDiagram, newestDiagrams } from '../server/db/diagrams';
 import { addEntry } from '../server/db/entries';
@@ -83,7 +83,7 @@ async function inTransaction<T>(
   ownerUrl: string,
   run: (queries: Queries) => Promise<T>,
 ): Promise<T> {
-  const db = new Database(ownerUrl);
+  const db = new Database(ownerUrl, undefined, OF_A_TASK);
   try {
     return await db.transaction(run);
   } finally {

@@ -15,6 +15,10 @@ const USAGE = `./yarrix COMMAND
   start [--port N]     everything: database, demo data, web; Ctrl-C stops it
   stop | status        of what start left running
   reset-demo [--yes]   put the demo data back as it was
+  soak [--minutes N] [--seed N]   every trouble there is, and what was lost by it
+  backup FILE          everything in one file
+  restore FILE [--replace]   what a backup has, in place of what is here
+  verify               reads everything once, and says whether it holds
   test [--only NAME] [--all]   all tests (core, contract, server, app, e2e); --all the long runs too
   lint                 layout, style and types
   mutate [--only FOLDER] [--seed N]  how often a test notices a change in the code
@@ -61,7 +65,9 @@ async function main(argv: string[]): Promise<number> {
       port: { type: 'string' },
       only: { type: 'string' },
       seed: { type: 'string' },
+      minutes: { type: 'string' },
       yes: { type: 'boolean', default: false },
+      replace: { type: 'boolean', default: false },
       policy: { type: 'string' },
       place: { type: 'string' },
       live: { type: 'boolean', default: false },
@@ -93,6 +99,14 @@ async function main(argv: string[]): Promise<number> {
       return (await import('./start')).start(values.port);
     case 'stop':
       return (await import('./stop')).stop();
+    case 'soak':
+      return (await import('./soak/soak')).soakFor(values.minutes, values.seed);
+    case 'backup':
+      return (await import('./backup')).backup(first);
+    case 'restore':
+      return (await import('./backup')).restore(first, values.replace);
+    case 'verify':
+      return (await import('./backup')).verifyData();
     case 'status':
       return (await import('./status')).status();
     case 'reset-demo':

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { closeSync, openSync } from 'node:fs';
 
 export interface Ran {
   code: number;
@@ -9,14 +10,25 @@ export interface Ran {
 export function runProgram(
   program: string,
   args: string[],
-  options: { cwd?: string; env?: NodeJS.ProcessEnv; show?: boolean } = {},
+  options: {
+    cwd?: string;
+    env?: NodeJS.ProcessEnv;
+    show?: boolean;
+    /** File that it reads instead of nothing, and file that its output goes to. */
+    from?: string;
+    to?: string;
+  } = {},
 ): Promise<Ran> {
   return new Promise((resolve, reject) => {
+    const { cwd, env = process.env, show, from, to } = options;
+    const input = from === undefined ? 'ignore' : openSync(from, 'r');
+    const target = to === undefined ? (show ? 'inherit' : 'pipe') : openSync(to, 'w');
     const child = spawn(program, args, {
-      cwd: options.cwd,
-      env: options.env ?? process.env,
-      stdio: ['ignore', options.show ? 'inherit' : 'pipe', options.show ? 'inherit' : 'pipe'],
+      cwd,
+      env,
+      stdio: [input, target, show ? 'inherit' : 'pipe'],
     });
+    for (const each of [input, target]) if (typeof each === 'number') closeSync(each);
     let output = '';
     child.stdout?.on('data', (part: Buffer) => (output += part.toString()));
     child.stderr?.on('data', (part: Buffer) => (output += part.toString()));

@@ -14,7 +14,9 @@ const CLIENTS = 10;
 /** Queries that may wait for a connection; who comes later is told to come again. */
 const QUEUE = 500;
 /** How long a query waits for a connection, and then for its answer: together under three seconds. */
-const PATIENCE_MS = { connect: 1200, answer: 1500 };
+const OF_A_REQUEST = { connect: 1200, answer: 1500 };
+/** The same for work that nobody waits for on a screen: backups, checks, demo data. */
+export const OF_A_TASK = { connect: 10_000, answer: 600_000 };
 /** A transaction that nobody goes on with gives its locks back. */
 const IDLE_MS = 5000;
 
@@ -28,14 +30,19 @@ export class Database implements Queries {
   /**
    * @param url of the role that the application works with
    * @param lost hears of connections that end by themselves
+   * @param patience how long to wait for a connection and for an answer, in ms
    */
-  constructor(url: string, lost: (error: Error) => void = () => undefined) {
+  constructor(
+    url: string,
+    lost: (error: Error) => void = () => undefined,
+    patience: typeof OF_A_REQUEST = OF_A_REQUEST,
+  ) {
     this.pool = new Pool({
       connectionString: url,
       max: CLIENTS,
-      connectionTimeoutMillis: PATIENCE_MS.connect,
-      query_timeout: PATIENCE_MS.answer,
-      statement_timeout: PATIENCE_MS.answer,
+      connectionTimeoutMillis: patience.connect,
+      query_timeout: patience.answer,
+      statement_timeout: patience.answer,
       idle_in_transaction_session_timeout: IDLE_MS,
       keepAlive: true,
     });
