@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/webdriverjs';
 import { Key } from 'selenium-webdriver';
-import type { CallDetail, CallSummary } from '../contract/call';
+import type { CallDetail, CallPage } from '../contract/call';
 import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { Yarrix } from './yarrix';
 
@@ -89,7 +89,7 @@ describe('a phone', () => {
     await page.says('verdict', /Contact B stuck open/);
     await page.gone('waiting');
 
-    const [call] = (await yarrix.get<CallSummary[]>('/calls')).filter(
+    const [call] = (await yarrix.get<CallPage>('/calls')).calls.filter(
       (each) => each.appliance.place === 'Test cellar',
     );
     expect(call && (await readings(call.id))).toEqual(['0.3 ohm', 'OL', 'OL', 'OL', 'OL']);

@@ -1,4 +1,4 @@
-import type { CallSummary } from '../contract/call';
+import type { CallPage } from '../contract/call';
 import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, keyboard, thumb, type FaultyUnit, type Hands } from './faultyUnit';
 import { Yarrix } from './yarrix';
@@ -22,7 +22,7 @@ async function work(
   await unit.open(page, hands, yarrix.address, place);
   await unit.work(page, hands, meanwhile);
   await page.gone('waiting');
-  const [call] = (await yarrix.get<CallSummary[]>('/calls')).filter(
+  const [call] = (await yarrix.get<CallPage>('/calls')).calls.filter(
     (each) => each.appliance.place === place,
   );
   expect(call?.readings).toBe(unit.evidence.filter((each) => each.kind === 'reading').length);

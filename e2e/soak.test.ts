@@ -1,0 +1,18 @@
+import { soak } from '../tools/soak/soak';
+
+jest.setTimeout(300_000);
+
+const SEED = Number(process.env.YARRIX_SEED ?? 20261126);
+/** Each trouble once; `./yarrix soak` goes on for as long as it is told. */
+const ROUNDS = 8;
+
+it(`loses, doubles and disorders nothing, whatever is done to it (seed ${SEED})`, async () => {
+  const { faults, confirmed, rounds } = await soak(
+    SEED,
+    (round) => round < ROUNDS,
+    (line) => process.stderr.write(`soak: ${line}\n`),
+  );
+  expect(faults.filter((each) => !/starts took/.test(each))).toEqual([]);
+  expect(confirmed).toBeGreaterThan(100);
+  expect(Object.keys(rounds).length).toBeGreaterThanOrEqual(ROUNDS - 1);
+});
