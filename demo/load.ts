@@ -72,7 +72,7 @@ export const resetDemoShop = (ownerUrl: string): Promise<void> =>
   inTransaction(ownerUrl, async (queries) => {
     // Entries refuse to be deleted; only putting the demo back may do it.
     await queries.query('SET LOCAL session_replication_role = replica');
-    for (const table of ['entry', 'call', 'appliance', 'diagram', 'shop'])
+    for (const table of ['entry', 'call_words', 'call', 'appliance', 'diagram', 'shop'])
       await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [DEMO]);
     await queries.query('SET LOCAL session_replication_role = origin');
     await makeShop(queries, DEMO, SHOP_NAME);

@@ -1,18 +1,16 @@
-import { randomUUID } from 'node:crypto';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database';
 import type { DiagramCheck } from './diagramCheck';
 import { whileThereIsSpace, type DiskSpace } from './diskSpace';
 import { API_MARK, AT_HEADER, MARK_HEADER } from '../contract/headers';
 import { noSuchRoute, sendProblem } from './problems';
+import { requestLog } from './requestLog';
 import { callRoutes } from './routes/calls';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { entryRoutes } from './routes/entries';
-import { SERIALIZERS } from './serverLog';
 import { withShop, type ShopOfRequest } from './shop';
 import { rateLimited, visitors } from './visitors';
 import { serveWeb } from './web';
@@ -38,18 +36,9 @@ export function createApp(options: AppOptions): Express {
   const { db, log, web } = options;
   const app = express();
   app.disable('x-powered-by');
-  app.use(
-    pinoHttp({
-      logger: log,
-      genReqId: () => randomUUID(),
-      quietReqLogger: true,
-      serializers: SERIALIZERS,
-    }),
-  );
-  app.use((request, response, next) => {
-    response.setHeader('x-request-id', String(request.id));
-    next();
-  });
+  // Nothing of the API is kept, so nothing has to be recognised again.
+  app.set('etag', false);
+  app.use(requestLog(log));
   app.use(visitors(options.origins));
   app.use('/api', (_request, response, next) => {
     response.setHeader('cache-control', 'no-store');
@@ -90,6 +79,6 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', tableRoutes(db));
   app.use('/api', noSuchRoute);
   if (web) app.use(serveWeb(web));
-  app.use(sendProblem);
+  app.use(sendProblem(log));
   return app;
 }

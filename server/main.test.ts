@@ -56,8 +56,8 @@ it('starts on a free port of loopback, logs, and stops', async () => {
   const lines = readFileSync(join(folder, written ?? ''), 'utf8')
     .trim()
     .split('\n');
-  const line = lines.find((each) => each.includes('"url":"/api/health"')) ?? '';
-  expect(JSON.parse(line)).toMatchObject({ req: { method: 'GET' }, res: { statusCode: 200 } });
+  const line = lines.find((each) => each.includes('"path":"/api/health"')) ?? '';
+  expect(JSON.parse(line)).toMatchObject({ method: 'GET', status: 200, ms: expect.any(Number) });
   // A quiet request is one short line, without the query and without a header.
   expect(Buffer.byteLength(line)).toBeLessThanOrEqual(300);
   expect(lines.join()).not.toMatch(/secret|cookie|user-agent/);

@@ -1,6 +1,8 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
 import type { InputFault, Problem } from '../contract/problem';
 import { failureOf } from './db/failure';
+import { REQUEST_ID } from './requestLog';
 
 /** An answer of "no" with its reason; everything else that is thrown is a failure of ours. */
 export class RefusedRequest extends Error {
@@ -35,18 +37,20 @@ export const noSuchRoute: RequestHandler = (request) => {
 const RETRY_AFTER: Partial<Record<number, string>> = { 503: '2', 507: '30' };
 
 /** Every error leaves as application/problem+json (RFC 9457) with the id that the log has too. */
-export const sendProblem: ErrorRequestHandler = (error: unknown, request, response, next) => {
-  if (response.headersSent) return next(error);
-  const requestId = String(request.id);
-  const problem = problemOf(error);
-  if (problem.status >= 500) request.log.error({ err: error }, problem.title);
-  const later = RETRY_AFTER[problem.status];
-  if (later !== undefined) response.setHeader('retry-after', later);
-  response
-    .status(problem.status)
-    .type('application/problem+json')
-    .send(JSON.stringify({ ...problem, requestId }));
-};
+export const sendProblem =
+  (log: Logger): ErrorRequestHandler =>
+  (error: unknown, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    const requestId = String(response.getHeader(REQUEST_ID));
+    const problem = problemOf(error);
+    if (problem.status >= 500) log.error({ err: error, id: requestId }, problem.title);
+    const later = RETRY_AFTER[problem.status];
+    if (later !== undefined) response.setHeader('retry-after', later);
+    response
+      .status(problem.status)
+      .type('application/problem+json')
+      .send(JSON.stringify({ ...problem, requestId }));
+  };
 
 /** What is answered to something that was thrown. */
 export function problemOf(error: unknown): Problem {

@@ -1,4 +1,4 @@
-import pino, { type Logger, type SerializedRequest, type SerializedResponse } from 'pino';
+import pino, { type Logger } from 'pino';
 import pinoRoll from 'pino-roll';
 
 /** A log file is put aside at this size, and so many are kept beside the one in use. */
@@ -12,12 +12,6 @@ export interface ServerLog {
   dropped: () => number;
   close: () => void;
 }
-
-/** A line says what was asked and how it ended, and no header: one could name a person or a token. */
-export const SERIALIZERS = {
-  req: ({ method, url }: SerializedRequest) => ({ method, url: url.split('?')[0] }),
-  res: ({ statusCode }: SerializedResponse) => ({ statusCode }),
-};
 
 /**
  * Opens a log that never ends the process: what cannot be written is counted and dropped, and it goes

@@ -15,7 +15,8 @@ const USAGE = `./yarrix COMMAND
   start [--port N]     everything: database, demo data, web; Ctrl-C stops it
   stop | status        of what start left running
   reset-demo [--yes]   put the demo data back as it was
-  soak [--minutes N] [--seed N]   every trouble there is, and what was lost by it
+  soak [--minutes N | --rounds N] [--only TROUBLE,...] [--seed N]
+                       every trouble there is, and what was lost by it
   backup FILE          everything in one file
   restore FILE [--replace]   what a backup has, in place of what is here
   verify               reads everything once, and says whether it holds
@@ -36,7 +37,7 @@ const USAGE = `./yarrix COMMAND
   walk DIAGRAM --fault F [--live] [--json]  from complaint to part on a unit with that fault
   draw DIAGRAM [--steps "..."] [--fault F]... the ladder as an SVG, alive after some steps
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
-  bench engine|diagnosis|proof [--json]     how fast and how good, measured in one run
+  bench engine|diagnosis|proof|server [--json]     how fast and how good, measured in one run
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
 
 DIAGRAM is a file or the id of a built-in one.
@@ -66,6 +67,7 @@ async function main(argv: string[]): Promise<number> {
       only: { type: 'string' },
       seed: { type: 'string' },
       minutes: { type: 'string' },
+      rounds: { type: 'string' },
       yes: { type: 'boolean', default: false },
       replace: { type: 'boolean', default: false },
       policy: { type: 'string' },
@@ -100,7 +102,7 @@ async function main(argv: string[]): Promise<number> {
     case 'stop':
       return (await import('./stop')).stop();
     case 'soak':
-      return (await import('./soak/soak')).soakFor(values.minutes, values.seed);
+      return (await import('./soak/soak')).soakFor(values);
     case 'backup':
       return (await import('./backup')).backup(first);
     case 'restore':

@@ -207,6 +207,10 @@ async function stateOf(url: string): Promise<'answers' | 'starting' | 'silent'> 
 async function reachable(folder: string): Promise<string> {
   mkdirSync(folder, { recursive: true });
   if (!AS_ROOT) return folder;
+  // Once elsewhere it stays there, wherever this folder is moved to.
+  const pointer = join(folder, 'elsewhere');
+  const [elsewhere] = readLines(pointer);
+  if (elsewhere) return elsewhere;
   await runProgram('chown', ['postgres:', folder]);
   const test = await runProgram(
     'runuser',
@@ -217,6 +221,7 @@ async function reachable(folder: string): Promise<string> {
   const other = join('/var/lib/yarrix', folder.replace(/[^A-Za-z0-9]+/g, '-'));
   mkdirSync(other, { recursive: true });
   await runProgram('chown', ['postgres:', other]);
+  writeFileSync(pointer, other);
   return other;
 }
 

@@ -45,9 +45,8 @@ export function beganAt(pid: number): string | undefined {
   }
 }
 
-export function sayRunning(port: number): void {
+export function sayRunning(running: Running): void {
   mkdirSync(DATA, { recursive: true });
-  const running = { pid: process.pid, began: beganAt(process.pid) ?? '', port } satisfies Running;
   writeFileSync(FILE, JSON.stringify(running));
 }
 

@@ -9,9 +9,17 @@ import { RefusedRequest } from '../server/problems';
 import { needDebian } from './debian';
 import { BadInput, EXIT, out } from './commands/command';
 import { DATA, EnvironmentError, PORT, WEB } from './folders';
-import { takeLease, type Lease } from './lease';
-import { freePort, startCluster, type Cluster } from './postgres';
-import { addressOf, beganAt, healthOf, sayRunning, sayStopped, whoRuns } from './running';
+import { takeLease, whoHolds, type Lease } from './lease';
+import { freePort, postgresOf, startCluster, type Cluster } from './postgres';
+import {
+  addressOf,
+  beganAt,
+  healthOf,
+  sayRunning,
+  sayStopped,
+  whoRuns,
+  type Running,
+} from './running';
 import { buildWeb } from './webBuild';
 
 /** How long a start that does not answer is waited for before it is ended. */
@@ -81,7 +89,7 @@ export async function start(portText: string | undefined): Promise<number> {
     await stopAll();
     throw error;
   }
-  sayRunning(port);
+  sayRunning({ pid: process.pid, began: beganAt(process.pid) ?? '', port });
   out(`Yarrix runs at ${addressOf(server)}  (Ctrl-C stops it)`);
   const ended = new AbortController();
   process.once('SIGINT', () => ended.abort());
@@ -107,12 +115,23 @@ export async function start(portText: string | undefined): Promise<number> {
   return EXIT.done;
 }
 
+/** A start whose note of itself is gone is found by its hold on the data. */
+async function foundByItsHold(): Promise<Running | undefined> {
+  const database = await postgresOf(join(DATA, 'postgres'));
+  const holder = database && (await whoHolds(database.ownerUrl).catch(() => undefined));
+  const began = holder && beganAt(holder.pid);
+  if (!holder || began === undefined) return undefined;
+  const running = { ...holder, began };
+  sayRunning(running);
+  return running;
+}
+
 /**
  * Whether a start works on this data folder and answers. One that hangs is ended, so that this start
  * can take its place; nothing is signalled that is not such a start.
  */
 async function runsAlready(port: number | undefined): Promise<boolean> {
-  const running = whoRuns();
+  const running = whoRuns() ?? (await foundByItsHold());
   if (!running) return false;
   let health = await healthOf(running);
   if (health && !health.ok) {

@@ -165,7 +165,10 @@ const slice = createSlice({
   initialState,
   reducers: {
     /** Another tab has sent some of what waits. */
-    sentElsewhere: (state, { payload }: PayloadAction<Sent>) => settle(state, payload),
+    sentElsewhere: (state, { payload }: PayloadAction<Sent>) => {
+      state.away = null;
+      settle(state, payload);
+    },
   },
   extraReducers: (build) => {
     for (const done of [restoreShop.fulfilled, workIn.fulfilled])

@@ -44,28 +44,37 @@ export function readCursor(text: string): Cursor | undefined {
     : undefined;
 }
 
+/** A word anywhere in a text, for LIKE. */
+const patternOf = (word: string): string => `%${foldText(word).replace(/[\\%_]/g, '\\$&')}%`;
+
 /** A page of a shop's calls, the last worked first. */
 export async function listCalls(
   db: Queries,
   shop: string,
   { words, stage, after }: CallsWanted,
 ): Promise<CallPage> {
-  const values: unknown[] = [
-    shop,
-    words.map((each) => `%${foldText(each).replace(/[\\%_]/g, '\\$&')}%`),
-  ];
-  const conditions = ['call.shop = $1', 'call.words LIKE ALL($2::text[])'];
+  const values: unknown[] = [shop];
+  const conditions = ['call.shop = $1'];
+  if (words.length) {
+    const patterns = values.push(words.map(patternOf));
+    conditions.push(`(call.shop, call.id) IN (
+      SELECT shop, call FROM call_words WHERE shop = $1 AND words LIKE ALL($${patterns}::text[]))`);
+  }
   if (stage !== undefined) conditions.push(`call.stage = $${values.push(stage)}`);
   if (after !== undefined) {
     const at = `to_timestamp(0) + $${values.push(after.lastAt)}::bigint * interval '1 microsecond'`;
-    conditions.push(`(call.last_at, call.id) < (${at}, $${values.push(after.id)}::uuid)`);
+    conditions.push(
+      `(call.last_at, call.id) < (${at}, $${values.push(after.id)}::uuid)`,
+      // The same for the index, which knows hours alone.
+      `call.last_hour <= ${at}`,
+    );
   }
-  const { rows } = await db.query<CallSummary & { micros: string }>(
-    `${SUMMARY}, (extract(epoch FROM call.last_at) * 1000000)::bigint AS micros
+  const text = `${SUMMARY}, (extract(epoch FROM call.last_at) * 1000000)::bigint AS micros
      ${FROM} WHERE ${conditions.join(' AND ')}
-     ORDER BY call.last_at DESC, call.id DESC LIMIT ${PAGE + 1}`,
-    values,
-  );
+     ORDER BY call.last_hour DESC, call.last_at DESC, call.id DESC LIMIT ${PAGE + 1}`;
+  // What is asked most is planned once a connection; a search is planned by its words.
+  const name = words.length ? {} : { name: `calls ${conditions.length} ${stage ?? ''}` };
+  const { rows } = await db.query<CallSummary & { micros: string }>({ ...name, text, values });
   const calls = rows.slice(0, PAGE).map(({ micros: _, ...call }) => call);
   const last = rows.length > PAGE ? rows[PAGE - 1] : undefined;
   return { calls, next: last ? writeCursor({ lastAt: last.micros, id: last.id }) : null };
@@ -132,11 +141,14 @@ export async function addCall(
        RETURNING id, make, model, place, customer
      ), new_call AS (
        INSERT INTO call (shop, id, appliance, diagram, diagram_version, version_now, complaint,
-                         phone_at, at, last_at, words)
-       SELECT $1, $2, $3, $8, $9, $9, $10, $11, made, made, $13 || ' ' || lower(name)
+                         phone_at, at, last_at)
+       SELECT $1, $2, $3, $8, $9, $9, $10, $11, made, made
        FROM wanted, least($11::timestamptz + $12 * interval '1 ms', now()) made
        ON CONFLICT (shop, id) DO NOTHING
        RETURNING appliance, diagram, diagram_version, complaint, phone_at
+     ), new_words AS (
+       INSERT INTO call_words (shop, call, words)
+       SELECT $1, $2, $13 || ' ' || lower(name) FROM wanted, new_call
      ), of_call AS (
        SELECT * FROM new_call UNION ALL
        SELECT appliance, diagram, diagram_version, complaint, phone_at FROM call

@@ -13,39 +13,18 @@ export async function listEntries(db: Queries, shop: string, call: string): Prom
 
 /** What became of an entry that was sent. */
 export interface Added {
+  /** Whether it is new in the log. */
+  added: boolean;
+  /** What was stored under its id before, where it is not. */
+  stored: NewEntry | undefined;
   /** The diagram that the call is worked with now; undefined where there is no such call. */
   worked: { diagramId: string; version: number } | undefined;
-  /** What is stored under the id, by this sending or an earlier one. */
-  stored: NewEntry | undefined;
   /** Of the entries that it names, those that are in the log of its call. */
   named: number;
 }
 
-const ADD = {
-  name: 'add-entry',
-  text: `
-    WITH worked AS (
-      SELECT diagram, version_now FROM call WHERE shop = $1 AND id = $3
-    ), named AS (
-      SELECT count(*)::integer AS number FROM entry
-      WHERE shop = $1 AND call = $3 AND id = ANY($8::uuid[])
-    ), added AS (
-      INSERT INTO entry (shop, id, call, kind, body, phone_at, at)
-      SELECT $1, $2, $3, $4, $5, $6, least($6::timestamptz + $7 * interval '1 ms', now())
-      FROM worked, named WHERE version_now = $9 AND number = cardinality($8::uuid[])
-      ON CONFLICT (shop, id) DO NOTHING
-      RETURNING call, kind, body, phone_at
-    ), stored AS (
-      SELECT call, kind, body, phone_at FROM added
-      UNION ALL SELECT call, kind, body, phone_at FROM entry WHERE shop = $1 AND id = $2
-      LIMIT 1
-    )
-    SELECT worked.diagram AS "diagramId", worked.version_now AS version, named.number AS named,
-           stored.call AS "callId", stored.kind, stored.body, stored.phone_at AS "phoneAt"
-    FROM named LEFT JOIN worked ON true LEFT JOIN stored ON true`,
-};
-
 interface AddedRow {
+  added: boolean;
   diagramId: string | null;
   version: number | null;
   named: number;
@@ -77,16 +56,20 @@ export async function addEntry(
   skewMs = 0,
 ): Promise<Added> {
   const { callId, kind, phoneAt } = entry;
-  const values = [shop, id, callId, kind, entry.body, phoneAt, skewMs, namedBy(entry), version];
-  const { rows } = await db.query<AddedRow>({ ...ADD, values });
+  const { rows } = await db.query<AddedRow>({
+    name: 'add-entry',
+    text: 'SELECT * FROM add_entry($1, $2, $3, $4, $5, $6, $7, $8, $9)',
+    values: [shop, id, callId, kind, entry.body, phoneAt, skewMs, namedBy(entry), version],
+  });
   const [row] = rows;
-  if (!row) throw new Error('a statement that always has one row has none');
+  if (!row) throw new Error('a function that always has one row has none');
   return {
+    added: row.added,
+    named: row.named,
     worked:
       row.diagramId === null || row.version === null
         ? undefined
         : { diagramId: row.diagramId, version: row.version },
-    named: row.named,
     stored:
       row.kind === null || row.phoneAt === null
         ? undefined

@@ -88,9 +88,9 @@ export function tableRoutes(db: Database): Router {
         },
       } as const;
       const added = await addEntry(queries, shop, sentAs, entry, call.version, skewOf(request));
-      if (!added.stored)
+      if (added.stored) refuseOther('table', entry, added.stored);
+      else if (!added.added)
         throw new RefusedRequest(503, 'the call’s diagram changes just now; send it again');
-      refuseOther('table', entry, added.stored);
       return stored.version;
     });
     response.setHeader(STORED_HEADER, sentAs);

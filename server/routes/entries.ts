@@ -87,6 +87,7 @@ async function store(
     // What cannot be stored now may have been, by an earlier sending, with the diagram as it was.
     const added = await addEntry(db, shop, id, entry, faults.length ? 0 : worked.version, skewMs);
     if (added.worked) WORKED.set(key, added.worked);
+    if (added.added) return;
     if (added.stored) return refuseOther('entry', entry, added.stored);
     if (!added.worked) break;
     if (added.worked.version === worked.version) {

@@ -41,21 +41,34 @@ export interface Soaked {
   diskFilled: boolean;
 }
 
-/** `./yarrix soak [--minutes N] [--seed N]`: every trouble there is, mixed, and what was lost by it. */
-export async function soakFor(
-  minutesText: string | undefined,
-  seedText: string | undefined,
-): Promise<number> {
-  const [minutes, seed] = [Number(minutesText ?? 5), Number(seedText ?? 1)];
-  if (!(minutes > 0)) throw new BadInput(`--minutes ${minutesText}: a number above 0`);
+/**
+ * `./yarrix soak [--minutes N | --rounds N] [--only TROUBLE,...] [--seed N]`: every trouble there is,
+ * mixed, and what was lost by it.
+ */
+export async function soakFor(options: {
+  minutes?: string;
+  rounds?: string;
+  only?: string;
+  seed?: string;
+}): Promise<number> {
+  const number = (name: 'minutes' | 'rounds' | 'seed', usual: number): number => {
+    const value = Number(options[name] ?? usual);
+    if (!(value > 0)) throw new BadInput(`--${name} ${options[name]}: a number above 0`);
+    return value;
+  };
+  const seed = number('seed', 1);
+  const only = options.only?.split(',') ?? TROUBLES;
+  const troubles = TROUBLES.filter((each) => only.includes(each));
+  if (troubles.length < only.length)
+    throw new BadInput(`--only ${options.only}: some of ${TROUBLES.join(', ')}`);
+  const rounds = options.rounds === undefined ? Infinity : number('rounds', 1);
+  const minutes = options.rounds === undefined ? number('minutes', 5) : Infinity;
   const until = Date.now() + minutes * 60_000;
-  const soaked = await soak(seed, () => Date.now() < until, out);
+  const goesOn = (round: number): boolean => round < rounds && Date.now() < until;
+  const soaked = await soak(seed, goesOn, out, troubles);
   const most = (list: number[]): string => (list.length ? Math.max(...list).toFixed(1) : '-');
-  out(
-    `${Object.entries(soaked.rounds)
-      .map(([name, count]) => `${name} ${count}`)
-      .join(', ')} (seed ${seed})`,
-  );
+  const said = Object.entries(soaked.rounds).map(([name, count]) => `${name} ${count}`);
+  out(`${said.join(', ')} (seed ${seed})`);
   out(
     `${soaked.confirmed} confirmed entries; ${soaked.backSeconds.length} times away, back within ${most(soaked.backSeconds)} s at most; ${soaked.startSeconds.length} starts, each within ${most(soaked.startSeconds)} s at most${soaked.diskFilled ? '' : '; the disk could not be filled here (no tmpfs)'}`,
   );
@@ -74,6 +87,7 @@ export async function soak(
   seed: number,
   goesOn: (rounds: number) => boolean,
   say: (line: string) => void,
+  troubles: readonly Trouble[] = TROUBLES,
 ): Promise<Soaked> {
   const yarrix = await Troubled.begin();
   const chance = chanceFrom(seed);
@@ -98,9 +112,8 @@ export async function soak(
     await sleep(500);
     for (let round = 0; goesOn(round); round++) {
       // Each once, then as the seed has it.
-      const trouble =
-        TROUBLES[round < TROUBLES.length ? round : Math.floor(chance() * TROUBLES.length)] ??
-        'fuzz';
+      const place = round < troubles.length ? round : Math.floor(chance() * troubles.length);
+      const trouble = troubles[place] ?? 'fuzz';
       if (trouble === 'disk full' && !yarrix.disk) continue;
       const began = performance.now();
       await yarrix.trouble(trouble, chance, soaked);

@@ -1,0 +1,40 @@
+import { loadShop } from '../demo/load';
+import { builtIn, LIBRARY } from '../library/library';
+import { Database } from './db/database';
+
+const ownerUrl = process.env.YARRIX_TEST_OWNER ?? '';
+let owner: Database;
+beforeAll(() => {
+  owner = new Database(ownerUrl);
+});
+afterAll(() => owner.end());
+
+it('a built-in diagram that has changed comes as a new version; the shop’s own edit stays the newest', async () => {
+  const versionsOf = async (id: string) => {
+    const { rows } = await owner.query<{ version: number; origin: string; name: string }>(
+      "SELECT version, origin, name FROM diagram WHERE shop = 'own' AND id = $1 ORDER BY version",
+      [id],
+    );
+    return rows.map(({ version, origin, name }) => [version, origin, name]);
+  };
+  await loadShop(ownerUrl);
+  await loadShop(ownerUrl);
+  const count = await owner.query("SELECT 1 FROM diagram WHERE shop = 'own'");
+  expect(count.rowCount).toBe(LIBRARY.length);
+
+  // As an older program had brought it along, and as the shop has changed another one.
+  const older = (id: string, origin: string) =>
+    owner.query(
+      `UPDATE diagram SET name = 'Older', body = jsonb_set(body, '{name}', '"Older"'), origin = $2,
+         sent_as = gen_random_uuid() WHERE shop = 'own' AND id = $1`,
+      [id, origin],
+    );
+  await older('coil-burner', 'built-in');
+  await older('wall-oven', 'shop');
+  await loadShop(ownerUrl);
+  expect(await versionsOf('coil-burner')).toEqual([
+    [1, 'built-in', 'Older'],
+    [2, 'built-in', builtIn('coil-burner')?.name],
+  ]);
+  expect(await versionsOf('wall-oven')).toEqual([[1, 'shop', 'Older']]);
+});

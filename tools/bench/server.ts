@@ -1,0 +1,304 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { Agent, request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { pathToFileURL } from 'node:url';
+import { builtIn } from '../../library/library';
+import { addCall } from '../../server/db/calls';
+import { Database, OF_A_TASK } from '../../server/db/database';
+import { addDiagram } from '../../server/db/diagrams';
+import { migrate } from '../../server/db/migrate';
+import { EXIT, out, outJson } from '../commands/command';
+import { needDebian } from '../debian';
+import { startCluster } from '../postgres';
+import { Watched } from '../soak/watched';
+
+/** Phones at once, and for how long each side is asked in a turn. */
+const PHONES = [1, 20, 200];
+const TURN_MS = 2000;
+const TURNS = 5;
+/** A shop after some years. */
+const CALLS = 10_000;
+const ENTRIES = 100;
+const READERS = 20;
+const SHOP = 'bench';
+const NO_LIMIT = 100_000_000;
+
+interface Load {
+  perSecond: number;
+  p50Ms: number;
+  p99Ms: number;
+}
+interface Storing {
+  phones: number;
+  ours: Load;
+  bare: Load;
+  /** Entries a second of ours to the bare one's. */
+  ratio: number;
+}
+interface Report {
+  storing: Storing[];
+  /** Entries a second when they are sent fifty at a time. */
+  batches: { phones: number; perSecond: number }[];
+  /** Median of storing one entry in a log of so many, one phone. */
+  byLength: { entries: number; p50Ms: number }[];
+  lists: { what: string; alone: Load; withReaders: Load }[];
+}
+
+/** `./yarrix bench server [--json]`: how fast entries are stored, beside the least that could, and lists read. */
+export async function benchServer(json: boolean): Promise<number> {
+  await needDebian(['postgresql']);
+  const folder = mkdtempSync(join(tmpdir(), 'yarrix-bench-'));
+  // With all its care: what is confirmed is on the disk.
+  const cluster = await startCluster(join(folder, 'postgres'), true);
+  const owner = new Database(cluster.ownerUrl, undefined, OF_A_TASK);
+  let bare: ChildProcess | undefined;
+  let ours: Watched | undefined;
+  try {
+    await migrate(cluster.ownerUrl, () => undefined);
+    await owner.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [SHOP]);
+    const washer = builtIn('top-load-washer');
+    if (!washer) throw new Error('no washer');
+    await owner.transaction((queries) => addDiagram(queries, SHOP, randomUUID(), washer));
+    await owner.query(
+      `CREATE TABLE bare_entry (shop text NOT NULL, id uuid NOT NULL, call uuid NOT NULL,
+         kind text NOT NULL, body jsonb NOT NULL, phone_at timestamptz NOT NULL,
+         PRIMARY KEY (shop, id))`,
+    );
+    await owner.query('CREATE INDEX ON bare_entry (shop, call, phone_at)');
+    await owner.query('GRANT INSERT ON bare_entry TO yarrix_app');
+    ours = await Watched.start(cluster.url, folder, NO_LIMIT);
+    bare = fork(join(__dirname, 'bareServer.ts'), [cluster.url], {
+      execArgv: ['--import', pathToFileURL(require.resolve('tsx')).href],
+    });
+    const barePort = await new Promise<number>((resolve) =>
+      bare?.once('message', (said: { port: number }) => resolve(said.port)),
+    );
+    const report = await measure(owner, ours.port, barePort);
+    if (json) outJson(report);
+    else say(report);
+  } finally {
+    bare?.disconnect();
+    await ours?.stop();
+    await owner.end();
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+  return EXIT.done;
+}
+
+async function measure(owner: Database, oursPort: number, barePort: number): Promise<Report> {
+  const calls = Array.from({ length: 200 }, () => randomUUID());
+  for (const id of calls) await newCall(owner, id);
+  const store = (port: number, phone: number) => () =>
+    send(port, 'PUT', `/api/entries/${randomUUID()}`, entryOf(calls[phone] ?? ''));
+  const storing: Storing[] = [];
+  for (const phones of PHONES) {
+    const [one, other]: [number[], number[]] = [[], []];
+    for (let turn = 0; turn <= TURNS; turn++)
+      for (const [port, times] of [
+        [oursPort, one],
+        [barePort, other],
+      ] as const) {
+        const took = await load(phones, (phone) => store(port, phone));
+        // The first turn warms both up.
+        if (turn) times.push(...took);
+      }
+    const [ours, bare] = [summary(one, TURNS), summary(other, TURNS)];
+    storing.push({ phones, ours, bare, ratio: ours.perSecond / bare.perSecond });
+  }
+  const batches = [];
+  for (const phones of PHONES) {
+    const took = await load(phones, (phone) => () => {
+      const entries = Array.from({ length: 50 }, () => ({
+        id: randomUUID(),
+        entry: entryOf(calls[phone] ?? ''),
+      }));
+      return send(oursPort, 'POST', '/api/entries', { entries });
+    });
+    batches.push({ phones, perSecond: summary(took, 1).perSecond * 50 });
+  }
+  const byLength = [];
+  for (const entries of [5, 5000]) {
+    const id = randomUUID();
+    await newCall(owner, id);
+    await fill(owner, [id], entries);
+    const took = await load(
+      1,
+      () => () => send(oursPort, 'PUT', `/api/entries/${randomUUID()}`, entryOf(id)),
+    );
+    byLength.push({ entries, p50Ms: summary(took, 1).p50Ms });
+  }
+  await manyCalls(owner);
+  const paths = {
+    'first page': '/api/calls',
+    'search, common word': '/api/calls?search=cellar',
+    'search, one of all': '/api/calls?search=person+4711',
+    'search, none': '/api/calls?search=submarine',
+  };
+  const lists = [];
+  for (const [what, path] of Object.entries(paths)) {
+    const read = () => () => send(oursPort, 'GET', path);
+    await load(1, read);
+    const alone = summary(await load(1, read), 1);
+    const withReaders = summary(await load(READERS + 1, read), 1);
+    lists.push({ what, alone, withReaders });
+  }
+  return { storing, batches, byLength, lists };
+}
+
+const entryOf = (callId: string): object => ({
+  callId,
+  kind: 'reading',
+  phoneAt: new Date().toISOString(),
+  body: {
+    part: 'lid-switch',
+    from: 'lid-switch.A1',
+    to: 'lid-switch.A2',
+    setup: {
+      power: 'off',
+      actuators: { lid: 'closed', timer: 'off' },
+      byHand: {},
+      lifted: [],
+      partsOut: [],
+      except: [],
+      jumpers: [],
+    },
+    wiggle: false,
+    lookedAgain: false,
+    function: 'ohm',
+    meter: 'ordinary-auto',
+    leadOhms: 0.2,
+    said: '0.3',
+    supersedes: [],
+  },
+});
+
+const newCall = (db: Database, id: string): Promise<unknown> =>
+  addCall(db, SHOP, id, {
+    appliance: { id: randomUUID(), make: 'Marrowby', model: 'W-44', place: 'Bench' },
+    diagramId: 'top-load-washer',
+    diagramVersion: 1,
+    complaint: 'does not spin',
+    phoneAt: new Date().toISOString(),
+  });
+
+/** Entries as they would have come, without each being sent. */
+const fill = (db: Database, calls: string[], entries: number): Promise<unknown> =>
+  db.query(
+    `INSERT INTO entry (shop, id, call, kind, body, phone_at, at)
+     SELECT $1, gen_random_uuid(), call, 'look', '{"look": "click", "found": true}',
+            now() - number * interval '1 second', now() - number * interval '1 second'
+     FROM unnest($2::uuid[]) call, generate_series(1, $3) number`,
+    [SHOP, calls, entries],
+  );
+
+async function manyCalls(db: Database): Promise<void> {
+  await db.transaction(async (queries) => {
+    // What follows each entry would take most of the time, and comes to the same here.
+    await queries.query('SET LOCAL session_replication_role = replica');
+    await queries.query(
+      `INSERT INTO appliance (shop, id, make, model, place, customer)
+       SELECT $1, ('00000000-0000-4000-9000-' || lpad(number::text, 12, '0'))::uuid, 'Marrowby', 'W-44',
+              'Cellar ' || number, 'Person ' || number FROM generate_series(1, $2) number`,
+      [SHOP, CALLS],
+    );
+    await queries.query(
+      `INSERT INTO call (shop, id, appliance, diagram, diagram_version, version_now, complaint,
+         phone_at, at, last_at, readings)
+       SELECT $1, id, id, 'top-load-washer', 1, 1, 'does not spin', made, made, made, $2
+       FROM appliance, LATERAL (SELECT now() - random() * interval '900 days') day (made)
+       WHERE shop = $1 AND place LIKE 'Cellar %'`,
+      [SHOP, ENTRIES],
+    );
+    await queries.query(
+      `INSERT INTO call_words (shop, call, words)
+       SELECT shop, id, lower(concat_ws(' ', make, model, place, customer, 'does not spin'))
+       FROM appliance WHERE shop = $1 AND place LIKE 'Cellar %'`,
+      [SHOP],
+    );
+    await queries.query(
+      `INSERT INTO entry (shop, id, call, kind, body, phone_at, at)
+       SELECT $1, gen_random_uuid(), id, 'look', '{"look": "click", "found": true}', at, at
+       FROM call, generate_series(1, $2) number WHERE shop = $1 AND readings = $2`,
+      [SHOP, ENTRIES],
+    );
+  });
+  await db.query('ANALYZE');
+}
+
+/** Milliseconds of every request that some phones make in one turn, each waiting for its answer. */
+async function load(
+  phones: number,
+  ask: (phone: number) => () => Promise<boolean>,
+): Promise<number[]> {
+  const until = performance.now() + TURN_MS;
+  const took: number[] = [];
+  await Promise.all(
+    Array.from({ length: phones }, async (_, phone) => {
+      const one = ask(phone);
+      while (performance.now() < until) {
+        const began = performance.now();
+        if (await one()) took.push(performance.now() - began);
+        // Told to come again, as a phone is: it does, a little later.
+        else await sleep(200 + 200 * Math.random());
+      }
+    }),
+  );
+  return took;
+}
+
+function summary(took: number[], turns: number): Load {
+  const inOrder = took.toSorted((a, b) => a - b);
+  const at = (share: number): number => inOrder[Math.floor(share * (inOrder.length - 1))] ?? 0;
+  return { perSecond: took.length / ((TURN_MS / 1000) * turns), p50Ms: at(0.5), p99Ms: at(0.99) };
+}
+
+const agent = new Agent({ keepAlive: true, maxSockets: 500 });
+
+function send(port: number, method: string, path: string, body?: object): Promise<boolean> {
+  const text = body === undefined ? undefined : JSON.stringify(body);
+  const headers = {
+    'x-yarrix-shop': SHOP,
+    ...(text !== undefined && {
+      'content-type': 'application/json',
+      'content-length': String(Buffer.byteLength(text)),
+    }),
+  };
+  return new Promise((resolve, reject) => {
+    const asked = request({ host: '127.0.0.1', port, method, path, headers, agent }, (answer) => {
+      answer.resume();
+      answer.on('end', () =>
+        (answer.statusCode ?? 500) < 300 || answer.statusCode === 503
+          ? resolve(answer.statusCode !== 503)
+          : reject(new Error(`${answer.statusCode} to ${path}`)),
+      );
+    });
+    asked.on('error', reject);
+    asked.end(text);
+  });
+}
+
+function say({ storing, batches, byLength, lists }: Report): void {
+  const load = ({ perSecond, p50Ms, p99Ms }: Load): string =>
+    `${perSecond.toFixed(0).padStart(6)} /s, p50 ${p50Ms.toFixed(1)} ms, p99 ${p99Ms.toFixed(1)} ms`;
+  out('storing one entry, in turns');
+  for (const { phones, ours, bare, ratio } of storing) {
+    out(`  ${String(phones).padStart(3)} phones  ours ${load(ours)}`);
+    out(`              bare ${load(bare)}   ratio ${ratio.toFixed(2)}`);
+  }
+  out('storing fifty at a time');
+  for (const { phones, perSecond } of batches)
+    out(`  ${String(phones).padStart(3)} phones  ${perSecond.toFixed(0)} entries /s`);
+  out('storing one entry, by the length of its log');
+  for (const { entries, p50Ms } of byLength)
+    out(`  ${String(entries).padStart(5)} entries  p50 ${p50Ms.toFixed(2)} ms`);
+  out(`${CALLS} calls of ${ENTRIES} entries`);
+  for (const { what, alone, withReaders } of lists) {
+    out(`  ${what.padEnd(20)} alone ${load(alone)}`);
+    out(`  ${''.padEnd(20)} with ${READERS} others ${load(withReaders)}`);
+  }
+}
