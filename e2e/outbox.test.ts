@@ -14,10 +14,10 @@ beforeAll(async () => {
 afterAll(() => yarrix.end());
 
 let page: Browser;
-beforeEach(async () => {
+beforeAll(async () => {
   page = await Browser.open(PHONE);
 });
-afterEach(async () => {
+afterAll(async () => {
   // What the browser says of a server that is away, or of a page that is none, is meant to be there.
   expect(await page.close(new RegExp(`${SERVER_AWAY.source}|Failed to load resource`))).toEqual([]);
 });
@@ -135,18 +135,6 @@ it('says so when the device keeps nothing, and sends it all the same', async () 
   await settled(before + 1);
 });
 
-it('works where the browser gives no database at all (private mode), and tells of a wrong clock', async () => {
-  const before = await stored();
-  await beforeLoad(`
-    indexedDB.open = () => { throw new DOMException('private', 'SecurityError'); };
-    const now = Date.now;
-    Date.now = () => now() - 3 * 3600 * 1000;`);
-  await openCall();
-  await enter();
-  await settled(before + 1);
-  await page.says('clock-off', /clock is 3 h behind|clock is 180 min behind/);
-});
-
 it('marks the demo on every screen, and one tap leads to the shop’s own calls and back', async () => {
   await page.driver.get(`${yarrix.address}/call/${CALL}`);
   await page.says('shop-demo', /Demo/);
@@ -157,4 +145,17 @@ it('marks the demo on every screen, and one tap leads to the shop’s own calls 
   await page.find('empty');
   await page.press('shop-own');
   await page.find(`call-${CALL}`);
+});
+
+// The last one: what is put into every page from here on stays there.
+it('works where the browser gives no database at all (private mode), and tells of a wrong clock', async () => {
+  const before = await stored();
+  await beforeLoad(`
+    indexedDB.open = () => { throw new DOMException('private', 'SecurityError'); };
+    const now = Date.now;
+    Date.now = () => now() - 3 * 3600 * 1000;`);
+  await openCall();
+  await enter();
+  await settled(before + 1);
+  await page.says('clock-off', /clock is 3 h behind|clock is 180 min behind/);
 });

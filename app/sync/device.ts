@@ -63,13 +63,13 @@ const nameOf = (error: unknown): unknown =>
   typeof error === 'object' && error !== null && 'name' in error ? error.name : undefined;
 
 /** Once more with a connection of its own, where the database went away under the first one. */
-async function withDatabase<T>(use: (db: Opened) => Promise<T>): Promise<T> {
+async function withDatabase<T>(ask: (db: Opened) => Promise<T>): Promise<T> {
   try {
-    return await use(await database());
+    return await ask(await database());
   } catch (error) {
     if (nameOf(error) !== 'InvalidStateError') throw error;
     opened = undefined;
-    return use(await database());
+    return ask(await database());
   }
 }
 
