@@ -2,8 +2,8 @@ import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, NewCallDto } from '../../contract/call';
 import type { ShopId } from '../../contract/shop';
 import { diagramOnDevice, fetchCall, fetchCalls } from '../sync/api';
-import { sendNext, sentElsewhere, workIn, type Sent } from '../sync/outbox';
-import type { WithOutbox } from '../sync/outboxItem';
+import { sendNext, sentElsewhere, workIn } from '../sync/outbox';
+import type { Sent, WithOutbox } from '../sync/outboxItem';
 import type { Loading } from './loading';
 
 interface CallsState {

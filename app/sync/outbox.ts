@@ -15,6 +15,7 @@ import {
   callOf,
   type OutboxItem,
   type OutboxState,
+  type Sent,
   type WithOutbox,
   type Write,
 } from './outboxItem';
@@ -93,12 +94,6 @@ export const tryAgain = createAsyncThunk(
     return again as OutboxItem;
   },
 );
-
-/** What one sending came to. */
-export interface Sent {
-  stored: OutboxItem[];
-  refused: OutboxItem[];
-}
 
 /** Writes that wait for the server: not those that it refused, nor what belongs to a call it refused. */
 export function sendable(items: readonly OutboxItem[]): OutboxItem[] {

@@ -37,6 +37,12 @@ export interface OutboxState {
   skewMs: number;
 }
 
+/** What one sending came to. */
+export interface Sent {
+  stored: OutboxItem[];
+  refused: OutboxItem[];
+}
+
 /** As much of the app's state as the outbox and the sender know. */
 export interface WithOutbox {
   outbox: OutboxState;

@@ -1,6 +1,6 @@
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
-import { restoreOutbox, sendable, sendNext, sentElsewhere, type Sent } from './outbox';
-import type { WithOutbox } from './outboxItem';
+import { restoreOutbox, sendable, sendNext, sentElsewhere } from './outbox';
+import type { Sent, WithOutbox } from './outboxItem';
 import { hearTabs, oneTabAtATime } from './tabs';
 
 /** How long to wait after the server was not reached: soon at first, then every so often. */

@@ -1,4 +1,4 @@
-import type { Sent } from './outbox';
+import type { Sent } from './outboxItem';
 
 /** What tabs of one browser tell each other of the queue that they share. */
 export type TabNews = { changed: true } | { sent: Sent };
