@@ -13,8 +13,8 @@ const TESTS = {
   contract: ['contract/**/*.test.ts'],
   server: ['server/**/*.test.ts'],
 };
-/** Left out for their time: what is tried on many diagrams, and random drafts. */
-const SLOW = ['\\.library\\.test\\.ts$', 'anyDraft\\.test\\.ts$'];
+/** Left out for their time: what is tried on many diagrams, random drafts, and wrong requests by the thousand. */
+const SLOW = ['\\.library\\.test\\.ts$', 'anyDraft\\.test\\.ts$', 'fuzz\\.test\\.ts$'];
 
 const core = projects.find((each) => each.displayName === 'core');
 

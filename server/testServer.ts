@@ -4,6 +4,7 @@ import pino from 'pino';
 import request from 'supertest';
 import type { CallDetail } from '../contract/call';
 import type { Entry } from '../contract/entry';
+import { LID_READING } from '../core/simulate/lidReading';
 import { builtIn } from '../library/library';
 import { createApp } from './app';
 import { Database } from './db/database';
@@ -73,26 +74,5 @@ export const reading = (callId: string, changes: object = {}) => ({
   callId,
   kind: 'reading',
   phoneAt,
-  body: {
-    part: 'lid-switch',
-    from: 'lid-switch.A1',
-    to: 'lid-switch.A2',
-    setup: {
-      power: 'off',
-      actuators: { lid: 'closed', timer: 'off' },
-      byHand: {},
-      lifted: [],
-      partsOut: [],
-      except: [],
-      jumpers: [],
-    },
-    wiggle: false,
-    lookedAgain: false,
-    function: 'ohm',
-    meter: 'ordinary-auto',
-    leadOhms: 0.2,
-    said: '0.3',
-    supersedes: [],
-    ...changes,
-  },
+  body: { ...LID_READING, ...changes },
 });

@@ -1,6 +1,7 @@
 import type { CallDetail } from '../../contract/call';
 import type { Entry } from '../../contract/entry';
 import type { ReadingBody } from '../../contract/entries/reading';
+import { LID_READING } from '../../core/simulate/lidReading';
 import { builtIn } from '../../library/library';
 import { selectCall, selectCalls } from './callView';
 import type { OutboxItem } from '../sync/outboxItem';
@@ -11,23 +12,7 @@ if (!diagram) throw new Error('no washer');
 const CALL = '00000000-0000-4000-8000-000000000001';
 
 const body = (said: string, supersedes: string[] = []): ReadingBody => ({
-  part: 'lid-switch',
-  from: 'lid-switch.A1',
-  to: 'lid-switch.A2',
-  setup: {
-    power: 'off',
-    actuators: { lid: 'closed', timer: 'off' },
-    byHand: {},
-    lifted: [],
-    partsOut: [],
-    except: [],
-    jumpers: [],
-  },
-  wiggle: false,
-  lookedAgain: false,
-  function: 'ohm',
-  meter: 'ordinary-auto',
-  leadOhms: 0.2,
+  ...LID_READING,
   said,
   supersedes,
 });

@@ -4,6 +4,7 @@ import { UnitPredictor } from '../inference/unitPredictor';
 import { beliefState } from '../inference/beliefState';
 import { ORDINARY_METER } from '../meter/meter';
 import { unitTests } from '../plan/unitTests';
+import { LID_READING } from '../simulate/lidReading';
 import { findingsInEntry } from './entryFindings';
 import { evidenceOf } from './log';
 import type { LogEntry, ReadingRecord, Records } from './record';
@@ -13,19 +14,7 @@ const furnace = builtIn('gas-furnace');
 if (!washer || !furnace) throw new Error('no washer, no furnace');
 const drawn: Setup = { ...drawnSetup(washer), except: [] };
 
-const good: ReadingRecord = {
-  part: 'lid-switch',
-  from: 'lid-switch.A1',
-  to: 'lid-switch.A2',
-  setup: drawn,
-  wiggle: false,
-  lookedAgain: false,
-  function: 'ohm',
-  meter: 'ordinary-auto',
-  leadOhms: 0.2,
-  said: '0.3',
-  supersedes: [],
-};
+const good: ReadingRecord = { ...LID_READING, setup: drawn };
 const inReading = (more: Partial<ReadingRecord>, setup: Partial<Setup> = {}): string[] =>
   findingsInEntry(washer, {
     kind: 'reading',

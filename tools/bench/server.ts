@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { pathToFileURL } from 'node:url';
+import { LID_READING } from '../../core/simulate/lidReading';
 import { builtIn } from '../../library/library';
 import { addCall } from '../../server/db/calls';
 import { Database, OF_A_TASK } from '../../server/db/database';
@@ -154,27 +155,7 @@ const entryOf = (callId: string): object => ({
   callId,
   kind: 'reading',
   phoneAt: new Date().toISOString(),
-  body: {
-    part: 'lid-switch',
-    from: 'lid-switch.A1',
-    to: 'lid-switch.A2',
-    setup: {
-      power: 'off',
-      actuators: { lid: 'closed', timer: 'off' },
-      byHand: {},
-      lifted: [],
-      partsOut: [],
-      except: [],
-      jumpers: [],
-    },
-    wiggle: false,
-    lookedAgain: false,
-    function: 'ohm',
-    meter: 'ordinary-auto',
-    leadOhms: 0.2,
-    said: '0.3',
-    supersedes: [],
-  },
+  body: LID_READING,
 });
 
 const newCall = (db: Database, id: string): Promise<unknown> =>

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { chanceFrom } from '../../core/chance';
+import { LID_READING } from '../../core/simulate/lidReading';
 import { builtIn } from '../../library/library';
 
 /** One request that nobody sends on purpose. */
@@ -128,29 +129,8 @@ function soundBodies(calls: readonly string[]): ((pick: Pick1) => [string, objec
   const phoneAt = '2026-11-26T08:00:00.000Z';
   const entry = (pick: Pick1): object => {
     const callId = pick(calls);
-    const setup = {
-      power: 'off',
-      actuators: { lid: 'closed', timer: 'off' },
-      byHand: {},
-      lifted: [],
-      partsOut: [],
-      except: [],
-      jumpers: [],
-    };
     const bodies: Record<string, object> = {
-      reading: {
-        part: 'lid-switch',
-        from: 'lid-switch.A1',
-        to: 'lid-switch.A2',
-        setup,
-        wiggle: false,
-        lookedAgain: false,
-        function: 'ohm',
-        meter: 'ordinary-auto',
-        leadOhms: 0.2,
-        said: '0.3',
-        supersedes: [],
-      },
+      reading: LID_READING,
       statement: { source: 'told', steps: 'timer=wash,wait=30', subject: 'drive', outcome: 'off' },
       look: { look: 'click', found: true },
       act: { part: 'lid-switch', act: 'tap' },
