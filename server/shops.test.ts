@@ -200,6 +200,13 @@ describe('shops, lists and what is refused at the door', () => {
     const count = async (): Promise<number> =>
       (await server.db.query('SELECT 1 FROM shop WHERE shop = $1', [id])).rowCount ?? 0;
     expect(await count()).toBe(0);
+    // Who swallows a failed statement has not stored anything, and is told: COMMIT rolls back in silence.
+    const swallowed = server.owner.transaction(async (queries) => {
+      await queries.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [id]);
+      await queries.query('SELECT 1 / 0').catch(() => undefined);
+    });
+    await expect(swallowed).rejects.toThrow(/rolled back/);
+    expect(await count()).toBe(0);
     // The connection that was rolled back is as good as new.
     await server.owner.transaction((queries) =>
       queries.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [id]),

@@ -72,8 +72,11 @@ export async function startCluster(folder: string, safe = true): Promise<Cluster
     // It runs and does not answer: hung, or its last children hold on. It is made anew from its log.
     await stopCluster(data);
   }
-  // Left by one that was killed; its process id may be anybody's by now, even on a copied folder.
-  rmSync(join(data, 'postmaster.pid'), { force: true });
+  // Left by one that was killed: PostgreSQL sees to that itself, but for a process id that is somebody
+  // else's by now (after a restart of the machine, or in a copied folder).
+  const note = join(data, 'postmaster.pid');
+  const [pid] = readLines(note);
+  if (pid && existsSync(`/proc/${pid}`)) rmSync(note);
   const port = await portFor(portFile);
   writeFileSync(portFile, port);
   const log = join(home, 'postgres.log');

@@ -74,7 +74,9 @@ export class Database implements Queries {
     try {
       await client.query('BEGIN');
       const result = await run(client);
-      await client.query('COMMIT');
+      // A transaction in which a statement has failed is rolled back by this, and without an error.
+      const { command } = await client.query('COMMIT');
+      if (command !== 'COMMIT') throw new Error('a statement failed unheard: all was rolled back');
       return result;
     } catch (error) {
       broken = failureOf(error) === 'away' || !(await rolledBack(client));

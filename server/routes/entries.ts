@@ -51,8 +51,9 @@ export function entryRoutes(db: Database): Router {
           await store(queries, shop, uuidOf(id), valid(readEntry(each.entry)), skew);
           results.set(place, { id, status: 204 });
         } catch (error) {
+          // Only a "no" of ours leaves the transaction whole; what the database refused ends it for all.
+          if (!(error instanceof RefusedRequest) || error.status >= 500) throw error;
           const problem = problemOf(error);
-          if (problem.status >= 500) throw error;
           results.set(place, { id, status: problem.status, problem });
         }
       }
