@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
+import type { NewEntry } from '../contract/entry';
 import { SHOPS } from '../contract/shop';
 import { Database, OF_A_TASK, type Queries } from '../server/db/database';
 import { addCall } from '../server/db/calls';
 import { addDiagram, newestDiagrams } from '../server/db/diagrams';
-import { addEntry } from '../server/db/entries';
+import { addEntries } from '../server/db/entries';
 import { workSwitch } from '../core/simulate/simulatedSwitch';
 import type { ReadingPlace } from '../core/call/reading';
 import { SwitchDiagnosis } from '../core/plan/switchDiagnosis';
@@ -123,7 +124,9 @@ async function loadCall(
   const log = async (entry: EntryOf): Promise<void> => {
     at += 40_000;
     const phoneAt = new Date(at).toISOString();
-    await addEntry(queries, shop, idOf(4, entries++), { callId, phoneAt, ...entry }, 1);
+    await addEntries(queries, shop, [
+      { id: idOf(4, entries++), entry: { callId, phoneAt, ...entry }, version: 1, skewMs: 0 },
+    ]);
   };
   if (demo.work.length === 0) return;
   await log({ kind: 'acknowledged', body: { what: 'made-safe' } });
@@ -169,7 +172,7 @@ async function loadCall(
   if (demo.done) await log({ kind: 'stage', body: { stage: 'done' } });
 }
 
-type EntryOf = Parameters<typeof addEntry>[3] extends infer E
+type EntryOf = NewEntry extends infer E
   ? E extends { callId: string; phoneAt: string }
     ? Omit<E, 'callId' | 'phoneAt'>
     : never

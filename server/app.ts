@@ -29,6 +29,8 @@ export interface AppOptions {
   /** Folder of the built web application; none in tests of the interface alone. */
   web?: string;
   log: Logger;
+  /** Lines of the log that could not be written. */
+  dropped?: () => number;
 }
 
 /** The whole server: health, API under /api, and the web application. */
@@ -67,7 +69,8 @@ export function createApp(options: AppOptions): Express {
   app.get('/api/health', async (_request, response) => {
     const answer = await db.query<{ now: Date }>('SELECT now() AS now');
     const space = await options.disk.isEnough();
-    response.json({ status: 'ok', database: answer.rows[0]?.now, space });
+    const dropped = options.dropped?.() ?? 0;
+    response.json({ status: 'ok', database: answer.rows[0]?.now, space, droppedLogLines: dropped });
   });
   app.use('/api', rateLimited(options.rate));
   app.use('/api', whileThereIsSpace(options.disk));

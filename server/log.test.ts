@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import pino from 'pino';
 import request from 'supertest';
-import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../contract/headers';
 import type { CallDetail, CallPage } from '../contract/call';
 import type { Problem } from '../contract/problem';
 import { createApp } from './app';
@@ -133,6 +132,33 @@ describe('several entries at once', () => {
     await batch(Array.from({ length: 51 }, () => last)).expect(422);
     await batch([{ id: 'x', entry: {} }]).expect(422);
   });
+
+  it('from many phones at one moment are each stored once, and each is answered for itself', async () => {
+    const calls = [await server.openCall(), await server.openCall()] as const;
+    const sent = Array.from({ length: 40 }, (_, i) => ({
+      id: randomUUID(),
+      entry: reading(calls[i % 2 ? 1 : 0], { said: `0.${i}` }),
+    }));
+    const [first, second] = sent as [(typeof sent)[0], (typeof sent)[0]];
+    const send = async ({ id, entry }: (typeof sent)[0]): Promise<number> =>
+      (await put('entries', id, entry)).status;
+    const [other, again, away, names, ...rest] = await Promise.all([
+      send({ ...first, entry: reading(calls[0], { said: '9' }) }),
+      send(second),
+      send({ id: randomUUID(), entry: reading(randomUUID()) }),
+      send({ id: randomUUID(), entry: reading(calls[0], { supersedes: [randomUUID()] }) }),
+      ...sent.map(send),
+    ]);
+    expect([again, away, names]).toEqual([204, 404, 422]);
+    // Of two that share an id one is stored and the other is told so, whichever came first.
+    expect([other, rest[0]].sort()).toEqual([204, 409]);
+    expect(rest.slice(1)).toEqual(sent.slice(1).map(() => 204));
+    for (const call of calls) {
+      const { entries, readings } = await detail(call);
+      expect([entries.length, readings]).toEqual([20, 20]);
+    }
+    expect(await verify(server.owner)).toMatchObject({ faults: [] });
+  });
 });
 
 describe('the stage of a call', () => {
@@ -155,6 +181,32 @@ describe('the stage of a call', () => {
     const again = await detail(call);
     expect(again).toMatchObject({ stage: 'open', readings: 2 });
     expect(again.entries.map(({ kind }) => kind)).toEqual(['reading', 'stage', 'stage', 'reading']);
+  });
+
+  it('comes out of several entries sent together as it would one by one', async () => {
+    const call = await server.openCall();
+    const at = (hour: number): string => `2026-11-24T${hour}:00:00.000Z`;
+    const sent = [
+      { ...reading(call), phoneAt: at(10) },
+      stage(call, 'done', at(11)),
+      { ...reading(call), phoneAt: at(12) },
+      { ...reading(call), phoneAt: at(13) },
+    ];
+    const entries = sent.map((entry) => ({ id: randomUUID(), entry }));
+    await request(app).post('/api/entries').send({ entries }).expect(200);
+    const opened = await detail(call);
+    expect(opened).toMatchObject({ stage: 'open', readings: 3 });
+    expect(opened.entries.map(({ kind }) => kind)).toEqual([
+      'reading',
+      'stage',
+      'stage',
+      'reading',
+      'reading',
+    ]);
+    const last = [stage(call, 'open', at(14)), stage(call, 'done', at(15))];
+    const more = last.map((entry) => ({ id: randomUUID(), entry }));
+    await request(app).post('/api/entries').send({ entries: more }).expect(200);
+    expect(await detail(call)).toMatchObject({ stage: 'done', readings: 3 });
   });
 
   it('is not decided by a phone whose clock is in 2099', async () => {
@@ -215,51 +267,6 @@ describe('the list of calls', () => {
       await request(app).get(`/api/calls?${query}`).expect(400);
     const { faults } = await verify(server.db);
     expect(faults.filter((each) => each.startsWith(server.shop))).toEqual([]);
-  });
-});
-
-describe('who may come', () => {
-  const ask = (headers: Record<string, string>, path = '/api/calls') =>
-    request(app).get(path).set(headers);
-  it('is this machine, and a page of this server: not another name, not another origin', async () => {
-    await ask({ host: 'localhost:8420' }).expect(200);
-    await ask({ host: 'evil.example' }).expect(421);
-    await ask({ host: '127.0.0.1.evil.example:8420' }).expect(421);
-    await ask({ host: 'localhost:8420', origin: 'http://localhost:8420' }).expect(200);
-    await ask({ host: 'localhost:8420', origin: 'http://localhost:3000' }).expect(403);
-    await ask({ host: 'localhost:8420', origin: 'null' }).expect(403);
-    await ask({ 'sec-fetch-site': 'cross-site' }).expect(403);
-    await ask({ 'sec-fetch-site': 'same-origin' }).expect(200);
-  });
-
-  it('is told by the server what it is, and that nothing of it is to be kept', async () => {
-    const { headers } = await ask({}).expect(200);
-    expect(headers['cache-control']).toBe('no-store');
-    expect(headers[MARK_HEADER]).toBe(API_MARK);
-    expect(Math.abs(Number(headers[AT_HEADER]) - Date.now())).toBeLessThan(60_000);
-    const call = randomUUID();
-    const stored = await put('calls', call, newCall()).expect(204);
-    expect(stored.headers[STORED_HEADER]).toBe(call);
-    expect(headers['content-security-policy']).toMatch(/font-src 'self';/);
-    await request(app).put(`/api/calls/${randomUUID()}`).type('text').send('{}').expect(415);
-  });
-
-  it('is slowed down when it asks more than anybody works', async () => {
-    const db = new Database(process.env.YARRIX_TEST_DATABASE ?? '');
-    const check = new DiagramCheck();
-    const slow = createApp({
-      db,
-      check,
-      disk: new DiskSpace(tmpdir(), 0),
-      shopOf: () => server.shop,
-      rate: 3,
-      log: pino({ level: 'silent' }),
-    });
-    for (let i = 0; i < 3; i++) await request(slow).get('/api/calls').expect(200);
-    const answer = await request(slow).get('/api/calls').expect(429);
-    expect(answer.type).toBe('application/problem+json');
-    expect(Number(answer.headers['retry-after'])).toBeGreaterThan(0);
-    await db.end();
   });
 });
 

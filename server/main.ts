@@ -37,7 +37,15 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     log.error({ err: error }, 'database connection lost'),
   );
   const check = new DiagramCheck();
-  const app = createApp({ ...rest, db, check, log, disk: new DiskSpace(dataFolder) });
+  const disk = new DiskSpace(dataFolder);
+  const app = createApp({
+    ...rest,
+    db,
+    check,
+    log,
+    disk,
+    ...(written && { dropped: written.dropped }),
+  });
   const close = async (): Promise<void> => {
     await check.close();
     await db.end();

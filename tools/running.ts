@@ -52,16 +52,24 @@ export function sayRunning(running: Running): void {
 
 export const sayStopped = (): void => rmSync(FILE, { force: true });
 
+export interface Health {
+  ok: boolean;
+  /** What is wrong. */
+  title: string | undefined;
+  /** Lines of its log that it could not write. */
+  droppedLogLines: number;
+}
+
 /** What a server says of its health within some seconds; undefined where it says nothing. */
 export async function healthOf(
   running: Pick<Running, 'port'>,
   withinMs = 4000,
-): Promise<{ ok: boolean; title: string | undefined } | undefined> {
+): Promise<Health | undefined> {
   try {
     const signal = AbortSignal.timeout(withinMs);
     const answer = await fetch(new URL('/api/health', addressOf(running)), { signal });
-    const body = (await answer.json()) as { title?: string };
-    return { ok: answer.ok, title: body.title };
+    const body = (await answer.json()) as { title?: string; droppedLogLines?: number };
+    return { ok: answer.ok, title: body.title, droppedLogLines: body.droppedLogLines ?? 0 };
   } catch {
     return undefined;
   }

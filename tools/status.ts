@@ -20,5 +20,7 @@ export async function status(): Promise<number> {
         ? 'the database answers'
         : (health.title ?? 'the database does not answer');
   out(`Yarrix runs at ${addressOf(running)} (process ${running.pid}); ${says}.`);
+  if (health?.droppedLogLines)
+    out(`${health.droppedLogLines} lines of its log could not be written; is the disk full?`);
   return health?.ok ? EXIT.done : EXIT.no;
 }

@@ -1,4 +1,5 @@
 import { StyleSheet, View } from 'react-native';
+import type { NewEntry } from '../../contract/entry';
 import { sayInputFault } from '../../contract/problem';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { discard, tryAgain } from '../sync/outbox';
@@ -63,12 +64,29 @@ function whatItIs(item: OutboxItem): string {
       return `Call: ${item.body.complaint}`;
     case 'tables':
       return `Contact table of ${item.body.part}`;
-    case 'entries': {
-      const entry = item.body;
-      return entry.kind === 'reading'
-        ? `Reading ${entry.body.from} to ${entry.body.to}: ${entry.body.said}`
-        : `Entry: ${entry.kind}`;
-    }
+    case 'entries':
+      return whatEntryIs(item.body);
+  }
+}
+
+function whatEntryIs(entry: NewEntry): string {
+  switch (entry.kind) {
+    case 'reading':
+      return `Reading ${entry.body.from} to ${entry.body.to}: ${entry.body.said}`;
+    case 'statement':
+      return `${entry.body.source === 'told' ? 'Told' : 'Seen'}: ${entry.body.subject} ${entry.body.outcome}`;
+    case 'look':
+      return `Looked at ${entry.body.look}: ${entry.body.found ? 'found' : 'nothing'}`;
+    case 'act':
+      return `Done: ${entry.body.part} ${entry.body.act}`;
+    case 'doubt':
+      return `Taken back: ${entry.body.reason}`;
+    case 'stage':
+      return entry.body.stage === 'done' ? 'Call finished' : 'Call opened again';
+    case 'acknowledged':
+      return `Confirmed: ${entry.body.what.replace(/-/g, ' ')}`;
+    case 'diagram':
+      return `Version ${entry.body.version} of the diagram`;
   }
 }
 

@@ -146,6 +146,18 @@ describe('the way round', () => {
     expect(alone(branch, drawnSetup(branch), 'selector.1', 'selector.3')?.through).toEqual([]);
   });
 
+  it('is the one of least ohms, whichever terminal of the part it leaves at', () => {
+    const two = wired(
+      ['selector.1', 'wide.a'],
+      ['wide.b', 'selector.3'],
+      ['selector.2', 'near.a'],
+      ['near.b', 'selector.3'],
+    );
+    const both: Setup = { ...drawnSetup(two), actuators: { knob: 'both' } };
+    expect(alone(two, both, 'selector.1', 'selector.3')?.through).toEqual(['near']);
+    expect(alone(two, both, 'selector.3', 'selector.1')?.through).toEqual(['near']);
+  });
+
   it('is none that comes back to the probe it left from', () => {
     const loop = wired(['selector.2', 'near.a'], ['near.b', 'selector.1']);
     const both: Setup = { ...drawnSetup(loop), actuators: { knob: 'both' } };

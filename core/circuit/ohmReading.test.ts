@@ -1,5 +1,5 @@
 import { builtIn } from '../../library/library';
-import type { Diagram } from '../diagram/diagram';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, setActuator, type Setup } from '../diagram/setup';
 import { findSwitch } from '../diagram/terminal';
 import { parseFault } from '../fault/parseFault';
@@ -86,6 +86,24 @@ describe('ohm readings of whole units (common practice)', () => {
       kind: 'not-computable',
       reason: expect.stringMatching(/prove it dead/),
     });
+  });
+
+  it('reads a contact in a loop that a pilot still feeds once no current runs through it', () => {
+    const fire = diagramOf('millivolt-fireplace');
+    const read = (wall: string, from: TerminalRef, to: TerminalRef) =>
+      ohmReading(fire, set(fire, ['wall', wall]), from, to);
+    expect(read('on', 'limit.a', 'limit.b')).toMatchObject({
+      kind: 'not-computable',
+      reason: expect.stringMatching(/thermopile still feeds these points/),
+    });
+    // Both its ends stand at the same volts then, on whichever side of the gap it lies.
+    const off: [TerminalRef, TerminalRef][] = [
+      ['limit.a', 'limit.b'],
+      ['thermopile.TPTH', 'wall-switch.a'],
+      ['valve.TP', 'thermopile.TP'],
+    ];
+    for (const [from, to] of off) expect(read('off', from, to)).toMatchObject({ kind: 'ohms' });
+    expect(read('off', 'wall-switch.a', 'wall-switch.b').kind).toBe('not-computable');
   });
 
   it('gives electronics as an interval up to open, never as a number', () => {

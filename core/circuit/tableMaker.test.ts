@@ -27,13 +27,20 @@ const changed = fc.integer({ min: 2, max: 12 }).chain((n) => {
       resistor.map(({ a, b, ohms: now }): Change => ({ a, b, at: -1, ohms: Infinity, to: now })),
       { maxLength: 2 },
     );
-    return fc.record({ n: fc.constant(n), resistors: fc.constant(resistors), known, added });
+    return fc.record({
+      n: fc.constant(n),
+      resistors: fc.constant(resistors),
+      known,
+      added,
+      // What closes may be named before what opens.
+      addedFirst: fc.boolean(),
+    });
   });
 });
 
 it(`reads every pair as the network built anew does, whatever changes (seed ${SEED})`, () => {
   fc.assert(
-    fc.property(changed, ({ n, resistors, known, added }) => {
+    fc.property(changed, ({ n, resistors, known, added, addedFirst }) => {
       const maker = new TableMaker(n, resistors);
       const after: Resistor[] = resistors.map((each, at) => {
         const change = known.find((one) => one.at === at);
@@ -43,7 +50,8 @@ it(`reads every pair as the network built anew does, whatever changes (seed ${SE
       const there = after.filter((each) => each.ohms !== Infinity);
       // Written behind another row, which stays as it is.
       const rows = new Float64Array(2 * maker.pairs).fill(-1);
-      maker.write([...known, ...added], rows, maker.pairs);
+      const changes = addedFirst ? [...added, ...known] : [...known, ...added];
+      maker.write(changes, rows, maker.pairs);
       expect(rows.subarray(0, maker.pairs).every((each) => each === -1)).toBe(true);
       for (let a = 0; a < n; a++) {
         for (let b = 0; b < a; b++) {

@@ -11,6 +11,16 @@ export async function listEntries(db: Queries, shop: string, call: string): Prom
   return rows;
 }
 
+/** A line for a call's log. */
+export interface EntryToAdd {
+  id: string;
+  entry: NewEntry;
+  /** The version of the call's diagram that it was checked against. */
+  version: number;
+  /** What the phone's clock lacks to the server's. */
+  skewMs: number;
+}
+
 /** What became of an entry that was sent. */
 export interface Added {
   /** Whether it is new in the log. */
@@ -43,27 +53,32 @@ export const namedBy = (entry: NewEntry): string[] =>
       : [];
 
 /**
- * Adds a line to a call's log in one round trip, once for each id: if the call is still worked with
- * the version that the entry was checked against, and what it names is in its log.
- * @param skewMs what the phone's clock lacks to the server's
+ * Adds lines to calls' logs in one round trip, once for each id: each if its call is still worked with
+ * the version that it was checked against, and what it names is in the log of its call.
+ * @param entries each with an id of its own, none named by another (`inTurns`)
+ * @returns what became of each, in their order
  */
-export async function addEntry(
+export async function addEntries(
   db: Queries,
   shop: string,
-  id: string,
-  entry: NewEntry,
-  version: number,
-  skewMs = 0,
-): Promise<Added> {
-  const { callId, kind, phoneAt } = entry;
+  entries: readonly EntryToAdd[],
+): Promise<Added[]> {
+  const sent = entries.map(({ id, entry, version, skewMs }) => ({
+    id,
+    call: entry.callId,
+    kind: entry.kind,
+    body: entry.body,
+    made: entry.phoneAt,
+    skew_ms: skewMs,
+    names: namedBy(entry),
+    checked_version: version,
+  }));
   const { rows } = await db.query<AddedRow>({
-    name: 'add-entry',
-    text: 'SELECT * FROM add_entry($1, $2, $3, $4, $5, $6, $7, $8, $9)',
-    values: [shop, id, callId, kind, entry.body, phoneAt, skewMs, namedBy(entry), version],
+    name: 'add-entries',
+    text: 'SELECT * FROM add_entries($1, $2)',
+    values: [shop, JSON.stringify(sent)],
   });
-  const [row] = rows;
-  if (!row) throw new Error('a function that always has one row has none');
-  return {
+  return rows.map((row) => ({
     added: row.added,
     named: row.named,
     worked:
@@ -79,5 +94,21 @@ export async function addEntry(
             body: row.body,
             phoneAt: row.phoneAt.toISOString(),
           } as NewEntry),
-  };
+  }));
+}
+
+/** Cuts entries where one has the id of an earlier one, or names it: what goes before has to be stored first. */
+export function inTurns<T extends Pick<EntryToAdd, 'id' | 'entry'>>(entries: readonly T[]): T[][] {
+  const turns: T[][] = [];
+  let ids = new Set<string>();
+  for (const each of entries) {
+    const turn = turns.at(-1);
+    if (turn && ![each.id, ...namedBy(each.entry)].some((id) => ids.has(id))) turn.push(each);
+    else {
+      turns.push([each]);
+      ids = new Set();
+    }
+    ids.add(each.id);
+  }
+  return turns;
 }

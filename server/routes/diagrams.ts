@@ -8,7 +8,7 @@ import { findSwitch } from '../../core/diagram/terminal';
 import { diagramOfCall } from '../db/calls';
 import type { Database } from '../db/database';
 import { addDiagram, findDiagram, listDiagrams, missingDiagrams } from '../db/diagrams';
-import { addEntry } from '../db/entries';
+import { addEntries } from '../db/entries';
 import { refuseOther } from '../conflict';
 import type { DiagramCheck } from '../diagramCheck';
 import { onlyJson, skewOf, uuidOf, valid } from '../input';
@@ -87,9 +87,12 @@ export function tableRoutes(db: Database): Router {
           reason: `contact table of ${part.value.name} read from CSV`,
         },
       } as const;
-      const added = await addEntry(queries, shop, sentAs, entry, call.version, skewOf(request));
-      if (added.stored) refuseOther('table', entry, added.stored);
-      else if (!added.added)
+      const skewMs = skewOf(request);
+      const [added] = await addEntries(queries, shop, [
+        { id: sentAs, entry, version: call.version, skewMs },
+      ]);
+      if (added?.stored) refuseOther('table', entry, added.stored);
+      else if (!added?.added)
         throw new RefusedRequest(503, 'the call’s diagram changes just now; send it again');
       return stored.version;
     });

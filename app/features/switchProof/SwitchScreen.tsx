@@ -91,11 +91,6 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
       <TableFile proof={proof} />
     </Section>
   );
-  const history = (
-    <Section title="Readings">
-      <History proof={proof} />
-    </Section>
-  );
   const where = (
     <Section title="Where it sits">
       <Type>{part.where ?? 'The diagram does not say.'}</Type>
@@ -126,20 +121,23 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
             <ScrollView contentContainerStyle={styles.inner}>{working}</ScrollView>
             {pad}
           </View>
-          <ScrollView style={styles.side} contentContainerStyle={styles.inner}>
-            {verdict}
-            {history}
-          </ScrollView>
+          <View style={styles.side}>
+            <History proof={proof} above={verdict} />
+          </View>
         </View>
       ) : (
         <>
-          <ScrollView contentContainerStyle={styles.inner}>
-            {working}
-            {standing}
-            {table}
-            {history}
-            {where}
-          </ScrollView>
+          <History
+            proof={proof}
+            above={
+              <>
+                {working}
+                {standing}
+                {table}
+              </>
+            }
+            below={where}
+          />
           {pad}
         </>
       )}

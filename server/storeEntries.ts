@@ -1,0 +1,119 @@
+import { LRUCache } from 'lru-cache';
+import type { NewEntry } from '../contract/entry';
+import type { InputFault } from '../contract/problem';
+import { findingsInEntry } from '../core/call/entryFindings';
+import { diagramOfCall } from './db/calls';
+import type { Database } from './db/database';
+import { findDiagram } from './db/diagrams';
+import { namedBy, type Added } from './db/entries';
+import type { EntryWriter } from './db/entryWriter';
+import { otherContent } from './conflict';
+import { notFound, RefusedRequest, unusable } from './problems';
+
+/** Which diagram calls were worked with when they were last heard of; the write itself looks again. */
+type Worked = NonNullable<Added['worked']>;
+const WORKED = new LRUCache<string, Worked>({ max: 20_000 });
+/** A call's diagram changes now and then, not between one try and the next. */
+const MOST_TRIES = 5;
+
+/** An entry as it was sent, its shape checked. */
+export interface SentShape {
+  id: string;
+  entry: NewEntry;
+}
+
+/** What became of an entry: a refusal, or undefined for one that is stored. */
+export type Outcome = RefusedRequest | undefined;
+
+/**
+ * Stores the entries of one request, each that can be.
+ * @returns what became of each, in their order
+ */
+export async function storeEntries(
+  db: Database,
+  writer: EntryWriter,
+  shop: string,
+  sent: readonly SentShape[],
+  skewMs: number,
+): Promise<Outcome[]> {
+  const outcomes: Outcome[] = sent.map(misnamed);
+  let open = sent
+    .map((each, place) => ({ ...each, place }))
+    .filter(({ place }) => !outcomes[place]);
+  for (let tries = 0; open.length && tries < MOST_TRIES; tries++) {
+    const checked = [];
+    for (const each of open) {
+      const found = await check(db, shop, each.entry);
+      if (!found) outcomes[each.place] = notFound('such call');
+      // What cannot be stored now may have been, by an earlier sending, with the diagram as it was.
+      else
+        checked.push({
+          ...each,
+          ...found,
+          skewMs,
+          version: found.faults.length ? 0 : found.against,
+        });
+    }
+    const added = checked.length ? await writer.add(shop, checked) : [];
+    open = checked.filter((each, at) => {
+      const became = added[at];
+      if (!became) throw new Error('an entry was sent to the database and nothing is told of it');
+      if (became.worked) WORKED.set(keyOf(shop, each.entry), became.worked);
+      const outcome = outcomeOf(each, became);
+      if (outcome === 'again') return true;
+      outcomes[each.place] = outcome;
+      return false;
+    });
+  }
+  for (const { place } of open)
+    outcomes[place] = new RefusedRequest(503, 'the call’s diagram changes just now; send it again');
+  return outcomes;
+}
+
+interface Checked {
+  /** The version that the entry was checked against. */
+  against: number;
+  faults: InputFault[];
+}
+
+/** Checks an entry against the diagram of its call; undefined where there is no such call. */
+async function check(db: Database, shop: string, entry: NewEntry): Promise<Checked | undefined> {
+  const worked = WORKED.get(keyOf(shop, entry)) ?? (await diagramOfCall(db, shop, entry.callId));
+  if (!worked) return undefined;
+  const diagram = await findDiagram(db, shop, worked.diagramId, worked.version);
+  if (!diagram) throw new Error(`call ${entry.callId} names a diagram version that is not stored`);
+  const faults = findingsInEntry(diagram, entry).map(({ path, message }) => ({ path, message }));
+  return { against: worked.version, faults };
+}
+
+/** Refuses what is no business of a phone, whatever its call is. */
+function misnamed({ id, entry }: SentShape): Outcome {
+  // A change of diagram is written by the server itself, when a table comes in.
+  if (entry.kind === 'diagram')
+    return unusable([{ path: '/kind', message: 'is written by the server when a table comes in' }]);
+  if (namedBy(entry).includes(id))
+    return unusable([{ path: placeOfNames(entry), message: 'an entry does not name itself' }]);
+  return undefined;
+}
+
+/** What is answered to an entry, or that it has to be checked against another version. */
+function outcomeOf(
+  { entry, against, faults }: SentShape & Checked,
+  { added, stored, worked, named }: Added,
+): Outcome | 'again' {
+  if (added) return undefined;
+  if (stored) return otherContent('entry', entry, stored);
+  if (!worked) return notFound('such call');
+  if (worked.version !== against) return 'again';
+  if (faults.length) return unusable(faults);
+  if (named < namedBy(entry).length) {
+    const message = 'names an entry that is not in the log of this call';
+    return unusable([{ path: placeOfNames(entry), message }]);
+  }
+  return 'again';
+}
+
+const keyOf = (shop: string, { callId }: NewEntry): string => `${shop} ${callId}`;
+
+const placeOfNames = ({ kind }: NewEntry): string =>
+  kind === 'doubt' ? '/body/names' : '/body/supersedes';
