@@ -21,7 +21,8 @@ import { StageBody } from './entries/stage';
 import { StatementBody } from './entries/statement';
 import { IsMoment } from './moment';
 import type { InputFault, Problem } from './problem';
-import { readDto } from './readDto';
+import { isObject, readShape } from './readDto';
+import { unstorable } from './storable';
 
 export type EntryKind = keyof Records;
 
@@ -62,10 +63,15 @@ export type Entry = NewEntry & { id: string };
  * diagram of its call is asked by `core/call/entryFindings.ts`.
  */
 export function readEntry(value: unknown): Result<NewEntry, InputFault[]> {
-  const entry = readDto(NewEntryDto, value);
+  if (!isObject(value)) return fail([{ path: '', message: 'must be an object' }]);
+  const wrong = unstorable(value);
+  if (wrong) return fail([wrong]);
+  const { body: said } = value;
+  // What is inside is read by its kind, and once.
+  const entry = readShape(NewEntryDto, isObject(said) ? { ...value, body: {} } : value);
   if (!entry.ok) return entry;
   const { callId, kind, phoneAt } = entry.value;
-  const body = readDto<Records[EntryKind]>(BODIES[kind], entry.value.body);
+  const body = readShape<Records[EntryKind]>(BODIES[kind], said as Record<string, unknown>);
   if (!body.ok) return fail(body.error.map((each) => ({ ...each, path: `/body${each.path}` })));
   return ok({ callId, kind, phoneAt, body: body.value } as NewEntry);
 }
@@ -101,6 +107,15 @@ export interface EntryResult {
 }
 
 export function readEntries(value: unknown): Result<SentEntry[], InputFault[]> {
-  const sent = readDto(NewEntriesDto, value);
-  return sent.ok ? ok(sent.value.entries) : sent;
+  if (!isObject(value)) return fail([{ path: '', message: 'must be an object' }]);
+  const { entries } = value;
+  const outside = (each: unknown): unknown =>
+    isObject(each) && isObject(each.entry) ? { ...each, entry: {} } : each;
+  const sent = readShape(
+    NewEntriesDto,
+    Array.isArray(entries) && entries.length <= MOST_ENTRIES
+      ? { ...value, entries: entries.map(outside) }
+      : value,
+  );
+  return sent.ok ? ok(entries as SentEntry[]) : sent;
 }

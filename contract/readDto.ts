@@ -10,11 +10,19 @@ export function readDto<T extends object>(
   shape: ClassConstructor<T>,
   value: unknown,
 ): Result<T, InputFault[]> {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) {
-    return fail([{ path: '', message: 'must be an object' }]);
-  }
+  if (!isObject(value)) return fail([{ path: '', message: 'must be an object' }]);
   const wrong = unstorable(value);
-  if (wrong) return fail([wrong]);
+  return wrong ? fail([wrong]) : readShape(shape, value);
+}
+
+export const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** The same for a value that is known to hold nothing that cannot be stored. */
+export function readShape<T extends object>(
+  shape: ClassConstructor<T>,
+  value: Record<string, unknown>,
+): Result<T, InputFault[]> {
   const dto = plainToInstance(shape, value);
   const errors = validateSync(dto, {
     whitelist: true,

@@ -33,6 +33,17 @@ export interface AppOptions {
   dropped?: () => number;
 }
 
+/** The API is no page: nothing of it is kept, framed, run or read by another site. */
+const API_HEADERS: [string, string][] = [
+  ['cache-control', 'no-store'],
+  [MARK_HEADER, API_MARK],
+  ['content-security-policy', "default-src 'none'; frame-ancestors 'none'"],
+  ['cross-origin-resource-policy', 'same-origin'],
+  ['x-content-type-options', 'nosniff'],
+  ['x-frame-options', 'DENY'],
+  ['referrer-policy', 'no-referrer'],
+];
+
 /** The whole server: health, API under /api, and the web application. */
 export function createApp(options: AppOptions): Express {
   const { db, log, web } = options;
@@ -42,13 +53,7 @@ export function createApp(options: AppOptions): Express {
   app.set('etag', false);
   app.use(requestLog(log));
   app.use(visitors(options.origins));
-  app.use('/api', (_request, response, next) => {
-    response.setHeader('cache-control', 'no-store');
-    response.setHeader(MARK_HEADER, API_MARK);
-    response.setHeader(AT_HEADER, String(Date.now()));
-    next();
-  });
-  app.use(
+  const forPages = [
     helmet({
       // Plain http on loopback: nothing to upgrade, nothing to pin.
       strictTransportSecurity: false,
@@ -63,8 +68,16 @@ export function createApp(options: AppOptions): Express {
         },
       },
     }),
-  );
-  app.use(compression());
+    compression(),
+  ];
+  const small = compression();
+  app.use('/api', (request, response, next) => {
+    for (const [name, value] of API_HEADERS) response.setHeader(name, value);
+    response.setHeader(AT_HEADER, String(Date.now()));
+    // What answers a write is a line or two.
+    if (request.method === 'GET') small(request, response, next);
+    else next();
+  });
 
   app.get('/api/health', async (_request, response) => {
     const answer = await db.query<{ now: Date }>('SELECT now() AS now');
@@ -81,7 +94,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', entryRoutes(db));
   app.use('/api', tableRoutes(db));
   app.use('/api', noSuchRoute);
-  if (web) app.use(serveWeb(web));
+  if (web) app.use(forPages, serveWeb(web));
   app.use(sendProblem(log));
   return app;
 }

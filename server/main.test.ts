@@ -92,6 +92,7 @@ describe('the web application beside the API', () => {
   it('sends the headers that keep foreign scripts out, and says nothing of what it is made with', async () => {
     const { headers } = await request(app).get('/').expect(200);
     expect(headers['content-security-policy']).toMatch(/^default-src 'self';.*script-src 'self';/);
+    expect(headers['content-security-policy']).toMatch(/font-src 'self';/);
     expect(headers['content-security-policy']).not.toMatch(/upgrade-insecure/);
     expect(headers['strict-transport-security']).toBeUndefined();
     expect(headers['x-powered-by']).toBeUndefined();

@@ -37,7 +37,8 @@ describe('who may come', () => {
     const path = `/api/calls/${randomUUID()}`;
     const stored = await request(server.app).put(path).send(newCall()).expect(204);
     expect(path).toContain(stored.headers[STORED_HEADER]);
-    expect(headers['content-security-policy']).toMatch(/font-src 'self';/);
+    expect(headers['content-security-policy']).toMatch(/default-src 'none'/);
+    expect(headers['x-content-type-options']).toBe('nosniff');
     await request(server.app).put(path).type('text').send('{}').expect(415);
   });
 

@@ -3,15 +3,23 @@
 -- show of their calls is moved once for all of them.
 
 -- What `follow_entry` did for each row, for all rows of a statement.
+-- By their keys and no other way: a plan is kept for as long as the connection is, and the tables may have
+-- been small when it was made.
 CREATE FUNCTION follow_entries() RETURNS trigger LANGUAGE plpgsql SECURITY DEFINER
-SET search_path = public AS $$
+SET search_path = public SET enable_seqscan = off AS $$
+DECLARE
+  rows integer;
+  finished boolean;
 BEGIN
-  -- It is called for a statement that has added nothing as well, its own last one among them.
-  IF NOT EXISTS (SELECT FROM added) THEN RETURN NULL; END IF;
+  SELECT count(*) INTO rows FROM added;
+  -- It is called for a statement that has added nothing as well.
+  IF rows = 0 THEN RETURN NULL; END IF;
   -- Calls in one order for everybody, so that no two statements wait for each other.
-  PERFORM FROM call WHERE (shop, id) IN (SELECT added.shop, added.call FROM added)
-  ORDER BY shop, id FOR NO KEY UPDATE;
-  UPDATE call SET
+  IF rows > 1 THEN
+    PERFORM FROM call WHERE (shop, id) IN (SELECT added.shop, added.call FROM added)
+    ORDER BY shop, id FOR NO KEY UPDATE;
+  END IF;
+  WITH moved AS (UPDATE call SET
     last_at = greatest(call.last_at, news.last_at),
     readings = call.readings + news.readings,
     stage = CASE WHEN news.stage_at >= call.stage_at THEN news.stage ELSE call.stage END,
@@ -28,7 +36,10 @@ BEGIN
         FILTER (WHERE kind = 'diagram'))[1] AS version
     FROM added GROUP BY added.shop, added.call
   ) news
-  WHERE call.shop = news.shop AND call.id = news.call;
+  WHERE call.shop = news.shop AND call.id = news.call
+  RETURNING call.stage)
+  SELECT bool_or(stage = 'done') INTO finished FROM moved;
+  IF NOT finished THEN RETURN NULL; END IF;
   INSERT INTO entry (shop, id, call, kind, body, phone_at, at)
   SELECT DISTINCT ON (added.call) added.shop, gen_random_uuid(), added.call, 'stage',
     '{"stage": "open"}', added.phone_at, greatest(call.stage_at, added.at - interval '1 microsecond')
@@ -50,19 +61,22 @@ CREATE FUNCTION add_entries(of_shop text, entries jsonb)
 RETURNS TABLE (
   "diagramId" text, version integer, named integer, added boolean,
   "callId" uuid, kind text, body jsonb, "phoneAt" timestamptz
-) LANGUAGE plpgsql SET plan_cache_mode = force_generic_plan AS $$
+) LANGUAGE plpgsql SET plan_cache_mode = force_generic_plan
+SET enable_seqscan = off AS $$
 #variable_conflict use_column
 BEGIN
   RETURN QUERY
   WITH sent AS MATERIALIZED (
     SELECT sent.*, call.diagram, call.version_now, (
       SELECT count(*)::integer FROM unnest(sent.names) wanted (id)
-      JOIN entry ON entry.shop = of_shop AND entry.id = wanted.id AND entry.call = sent.call
+      WHERE sent.call = (SELECT entry.call FROM entry WHERE entry.shop = of_shop AND entry.id = wanted.id)
     ) AS named
     FROM ROWS FROM (jsonb_to_recordset(entries) AS (id uuid, call uuid, kind text, body jsonb,
       made timestamptz, skew_ms double precision, names uuid[], checked_version integer))
       WITH ORDINALITY AS sent (id, call, kind, body, made, skew_ms, names, checked_version, place)
-    LEFT JOIN call ON call.shop = of_shop AND call.id = sent.call
+    LEFT JOIN LATERAL (
+      SELECT diagram, version_now FROM call WHERE call.shop = of_shop AND call.id = sent.call LIMIT 1
+    ) call ON true
   ), stored AS (
     INSERT INTO entry (shop, id, call, kind, body, phone_at, at)
     SELECT of_shop, id, call, kind, body, made, least(made + skew_ms * interval '1 ms', now())
@@ -73,6 +87,9 @@ BEGIN
   SELECT sent.diagram, sent.version_now, sent.named, stored.id IS NOT NULL,
     was.call, was.kind, was.body, was.phone_at
   FROM sent LEFT JOIN stored ON stored.id = sent.id
-  LEFT JOIN entry was ON stored.id IS NULL AND was.shop = of_shop AND was.id = sent.id
+  LEFT JOIN LATERAL (
+    SELECT call, kind, body, phone_at FROM entry
+    WHERE stored.id IS NULL AND entry.shop = of_shop AND entry.id = sent.id LIMIT 1
+  ) was ON true
   ORDER BY sent.place;
 END $$;
