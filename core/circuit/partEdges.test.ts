@@ -47,7 +47,7 @@ describe('the ways inside a load', () => {
       agitate: 2.9,
     });
     const [turns] = edgesOf(washer, 'drive', ['drive.spin:shorted-turns']);
-    expect(turns).toMatchObject({ from: 'L', kind: 'load' });
+    expect(turns).toMatchObject({ from: 'S', kind: 'load' });
     expect(turns?.nominal).toBeCloseTo(1.1, 9);
     expect(turns?.low).toBeCloseTo(0.36, 9);
     expect(turns?.high).toBeCloseTo(2.16, 9);
