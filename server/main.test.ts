@@ -26,7 +26,13 @@ const web = join(folder, 'web');
 beforeAll(() => {
   mkdirSync(web);
   writeFileSync(join(web, 'index.html'), '<title>Yarrix</title>');
-  for (const name of ['entry-0123456789abcdef0123.js', 'font.0123456789abcdef0.ttf', 'plain.js'])
+  for (const name of [
+    'entry-0123456789abcdef0123.js',
+    'font.0123456789abcdef0.ttf',
+    'plain.js',
+    'bundle0123456789abcdef01.js',
+    'map-0123456789abcdef0.js~',
+  ])
     writeFileSync(join(web, name), name);
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -77,7 +83,8 @@ describe('the web application beside the API', () => {
   it('keeps files with a hash in their name for a year, and asks for all else anew', async () => {
     expect(await cached('/entry-0123456789abcdef0123.js')).toMatch(/max-age=31536000, immutable/);
     expect(await cached('/font.0123456789abcdef0.ttf')).toMatch(/immutable/);
-    for (const path of ['/plain.js', '/', '/call/42', '/index.html'])
+    const others = ['/plain.js', '/bundle0123456789abcdef01.js', '/map-0123456789abcdef0.js~'];
+    for (const path of [...others, '/', '/call/42', '/index.html'])
       expect(await cached(path)).toBe('no-cache');
   });
 

@@ -153,9 +153,10 @@ describe('shops, lists and what is refused at the door', () => {
     expect(await problemOf(request(app).get('/api/diagrams/no-such/1'))).toMatchObject({
       title: 'there is no such diagram version',
     });
-    expect(await problemOf(request(app).get('/api/diagrams/top-load-washer/first'))).toMatchObject({
-      status: 400,
-    });
+    for (const version of ['first', '0', '1.5', '99999999999'])
+      expect(
+        await problemOf(request(app).get(`/api/diagrams/top-load-washer/${version}`)),
+      ).toMatchObject({ status: 400 });
     const wrong = { ...newCall(), diagramVersion: 9 };
     expect(await problemOf(put(`/api/calls/${randomUUID()}`, wrong))).toMatchObject({
       faults: [{ path: '/diagramId', message: 'there is no diagram "top-load-washer" version 9' }],

@@ -39,7 +39,10 @@ describe('who may come', () => {
     expect(path).toContain(stored.headers[STORED_HEADER]);
     expect(headers['content-security-policy']).toMatch(/default-src 'none'/);
     expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers.etag).toBeUndefined();
     await request(server.app).put(path).type('text').send('{}').expect(415);
+    await request(server.app).post('/api/entries').type('text').send('{}').expect(415);
+    await ask({ 'content-type': 'text/plain' }).expect(200);
   });
 
   it('is slowed down when it asks more than anybody works', async () => {

@@ -77,3 +77,17 @@ it('stores all others when one of them cannot be stored', async () => {
     'fulfilled',
   ]);
 });
+
+it('puts no more than five hundred into a statement, and lets no more than a thousand requests wait', async () => {
+  let open: () => void = () => undefined;
+  const opened = new Promise<void>((resolve) => (open = resolve));
+  const { writer, statements } = database(() => opened);
+  const first = writer.add('a', [entry('first')]);
+  const waiting = Array.from({ length: 1000 }, (_, i) => writer.add('a', [entry(`${i}`)]));
+  await expect(writer.add('a', [entry('one more')])).rejects.toThrow(/too many/);
+  await expect(Promise.race([writer.add('b', [entry('b')]), pause(1)])).resolves.toBeUndefined();
+  open();
+  await Promise.all([first, ...waiting]);
+  const sizes = statements.filter(([id]) => id !== 'b').map((ids) => ids.length);
+  expect(sizes).toEqual([1, 500, 500]);
+});
