@@ -15,6 +15,7 @@ import { AcknowledgementBody } from './entries/acknowledgement';
 import { ActBody } from './entries/act';
 import { DiagramVersionBody } from './entries/diagramVersion';
 import { LookBody } from './entries/look';
+import { MeasurementBody } from './entries/measurement';
 import { ReadingBody } from './entries/reading';
 import { RetractionBody } from './entries/retraction';
 import { StageBody } from './entries/stage';
@@ -35,6 +36,7 @@ const BODIES: { [K in EntryKind]: new () => Records[K] } = {
   diagram: DiagramVersionBody,
   statement: StatementBody,
   look: LookBody,
+  measurement: MeasurementBody,
   act: ActBody,
 };
 

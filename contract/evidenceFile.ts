@@ -27,6 +27,7 @@ import { ORDINARY_METER } from '../core/meter/meter';
 import { fail, ok, type Result } from '../core/result';
 import { ActBody } from './entries/act';
 import { LookBody } from './entries/look';
+import { MeasurementBody } from './entries/measurement';
 import { StatementBody } from './entries/statement';
 import { asTerminal, TERMINAL } from './entries/terminal';
 import { readJson } from './jsonFile';
@@ -118,6 +119,7 @@ const SHAPES = {
   statement: StatementBody,
   reading: WrittenReading,
   look: LookBody,
+  measurement: MeasurementBody,
   act: ActBody,
 } as const;
 type WrittenKind = keyof typeof SHAPES;

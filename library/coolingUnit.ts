@@ -62,8 +62,44 @@ export const coolingUnit: Diagram = {
       kind: 'quantity',
       quantity: 'pressure',
       unit: 'psi',
+      conditions: [
+        {
+          beyond: 'low-pressure',
+          side: 'below',
+          says: 'low refrigerant charge, or no air over the coil indoors',
+          causes: [
+            'a leak: oil at a joint',
+            'a dirty filter or coil indoors',
+            'a blower that stands still',
+          ],
+          action:
+            'The switch is right: a leak search by somebody with a licence, before any charge goes in.',
+          prior: commonPractice(3),
+        },
+      ],
     },
-    { id: 'head', name: 'Head pressure', kind: 'quantity', quantity: 'pressure', unit: 'psi' },
+    {
+      id: 'head',
+      name: 'Head pressure',
+      kind: 'quantity',
+      quantity: 'pressure',
+      unit: 'psi',
+      conditions: [
+        {
+          beyond: 'high-pressure',
+          side: 'above',
+          says: 'head pressure too high',
+          causes: [
+            'a dirty coil outside',
+            'a fan that stands still',
+            'too much charge, or air in it',
+          ],
+          action:
+            'The switch is right: clean the coil, prove the fan, and leave the charge to a licence.',
+          prior: commonPractice(2),
+        },
+      ],
+    },
   ],
   panels: [
     {
@@ -155,6 +191,7 @@ export const coolingUnit: Diagram = {
         where: 'Behind the service panel',
       },
       18,
+      'With the disconnect off push the armature in with an insulated stick.',
     ),
     plainLoad(
       {

@@ -70,6 +70,17 @@ export const electricDryer: Diagram = {
       quantity: 'temperature',
       unit: '°F',
       driven: { by: 'element', to: 480, seconds: 120, held: { by: 'motor', to: 200 } },
+      conditions: [
+        {
+          beyond: 'high-limit',
+          side: 'above',
+          says: 'too little air: the housing gets too hot',
+          causes: [...CAUSES.dryerAir],
+          action:
+            'The limit is right: clear the way of the air from the filter to the outside hood.',
+          prior: commonPractice(3),
+        },
+      ],
     },
   ],
   panels: [

@@ -65,6 +65,17 @@ export const gasDryer: Diagram = {
       quantity: 'temperature',
       unit: '°F',
       driven: { by: 'split', to: 430, seconds: 120, held: { by: 'motor', to: 200 } },
+      conditions: [
+        {
+          beyond: 'high-limit',
+          side: 'above',
+          says: 'too little air: the funnel gets too hot',
+          causes: [...CAUSES.dryerAir],
+          action:
+            'The limit is right: clear the way of the air from the filter to the outside hood.',
+          prior: commonPractice(3),
+        },
+      ],
     },
   ],
   panels: [

@@ -84,6 +84,20 @@ export const gasFurnace: Diagram = {
       quantity: 'temperature',
       unit: '°F',
       driven: { by: 'valve', to: 320, seconds: 90, held: { by: 'blower', to: 125 } },
+      conditions: [
+        {
+          beyond: 'limit',
+          side: 'above',
+          says: 'too little air: the heat stays in the exchanger',
+          causes: [
+            'a dirty filter',
+            'closed registers',
+            'a slow blower, its capacitor or its belt',
+          ],
+          action: 'The limit is right: let the air through, and measure the temperature rise.',
+          prior: commonPractice(4),
+        },
+      ],
     },
     { id: 'burner', name: 'Burner box', kind: 'quantity', quantity: 'temperature', unit: '°F' },
     {
@@ -100,6 +114,21 @@ export const gasFurnace: Diagram = {
       quantity: 'pressure',
       unit: 'inWC',
       driven: { by: 'inducer', to: 1.2, seconds: 2 },
+      conditions: [
+        {
+          beyond: 'draft-switch',
+          side: 'below',
+          says: 'not enough draft',
+          causes: [
+            'a blocked flue or intake',
+            'a cracked or wet hose',
+            'a weak inducer',
+            'condensate that stands',
+          ],
+          action: 'The switch is right: clear flue, hose and drain, and measure the draft again.',
+          prior: commonPractice(3),
+        },
+      ],
     },
   ],
   panels: [

@@ -1,5 +1,5 @@
 import type { Diagram, SwitchPart } from '../core/diagram/diagram';
-import { handActuator, table } from './standardParts';
+import { commonPractice, handActuator, table } from './standardParts';
 
 /** One contact of the loop: they differ in what moves them. */
 const inLoop = (
@@ -34,6 +34,7 @@ export const millivoltFireplace: Diagram = {
       id: 'thermopile',
       name: 'Thermopile',
       kind: 'thermopile',
+      prior: commonPractice(5),
       volts: 0.6,
       internalOhms: 3,
       terminals: [{ id: 'TPTH' }, { id: 'TP' }],

@@ -116,6 +116,7 @@ export const overRangeOven: Diagram = {
     {
       id: 'monitor',
       causes: [...CAUSES.interlock],
+      companions: ['primary', 'fuse'],
       name: 'Monitor switch',
       role: 'blows the fuse if the primary fails to open',
       prior: commonPractice(3),
@@ -143,6 +144,7 @@ export const overRangeOven: Diagram = {
     {
       id: 'relay',
       name: 'Cook relay',
+      soldAs: 'the control board that it is soldered to',
       role: 'starts cooking',
       kind: 'switch',
       terminals: [{ id: 'C' }, { id: 'NO' }],

@@ -67,17 +67,19 @@ export const relayActuator = (id: string, name: string, says: string): DrivenAct
   ],
 });
 
-/** The contact of such a relay. */
+/** The contact of such a relay, or of a contactor, whose armature a hand can push in. */
 export const relayContact = (
   part: { id: string; name: string; role: string; actuator: string } & Place,
   amps: number,
+  pushed?: string,
 ): SwitchPart => ({
   ...part,
   kind: 'switch',
   terminals: [{ id: 'C' }, { id: 'NO' }],
   contacts: [{ id: 'NO', between: ['C', 'NO'], circuit: 'control', amps, throw: 'NO' }],
   free: 'idle',
-  byHand: 'It is soldered to the board and cannot be moved by hand.',
+  byHand: pushed ?? 'It is soldered to the board and cannot be moved by hand.',
+  ...(pushed === undefined && { handless: true }),
   table: table({ idle: [], pulled: ['NO'] }),
 });
 

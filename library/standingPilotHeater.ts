@@ -14,6 +14,7 @@ export const standingPilotHeater: Diagram = {
       id: 'thermocouple',
       name: 'Thermocouple',
       kind: 'thermocouple',
+      prior: commonPractice(6),
       volts: 0.028,
       tolerancePercent: 12,
       internalOhms: 0.012,

@@ -77,6 +77,8 @@ function whatEntryIs(entry: NewEntry): string {
       return `${entry.body.source === 'told' ? 'Told' : 'Seen'}: ${entry.body.subject} ${entry.body.outcome}`;
     case 'look':
       return `Looked at ${entry.body.look}: ${entry.body.found ? 'found' : 'nothing'}`;
+    case 'measurement':
+      return `Measured: ${entry.body.actuator} ${entry.body.value}`;
     case 'act':
       return `Done: ${entry.body.part} ${entry.body.act}`;
     case 'doubt':

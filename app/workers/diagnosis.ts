@@ -73,7 +73,9 @@ export type ShownVerdict =
     }
   | { kind: 'group'; suspects: ShownSuspect[]; settles: ShownTest[] }
   | { kind: 'nothing-found' }
-  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'set-points' }
+  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'set-points' | 'quantity' }
+  /** `wouldTake`: what would have to be wrong for the entry that fits least. */
+  | { kind: 'surprise'; entry: string; stands: boolean; wouldTake: ShownSuspect | undefined }
   | { kind: 'open'; needs: 'second-look'; secondLook: SecondLook; good: GoodShown | undefined };
 
 /** Everything that the work screen shows. */

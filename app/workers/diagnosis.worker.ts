@@ -230,6 +230,16 @@ function verdictShown(found: Found, entries: readonly Evidence[]): ShownVerdict 
       };
     case 'nothing-found':
       return { kind: 'nothing-found' };
+    case 'surprise': {
+      const { entry, stands, wouldTake } = verdict.misfit;
+      const other = wouldTake === undefined ? undefined : planner.predictor.hypotheses[wouldTake];
+      return {
+        kind: 'surprise',
+        entry,
+        stands,
+        wouldTake: other && { id: other.suspect, probability: other.prior, faults: other.causes },
+      };
+    }
     case 'open':
       if (verdict.needs !== 'second-look') return { kind: 'open', needs: verdict.needs };
       if (!secondLook) return { kind: 'open', needs: 'test' };

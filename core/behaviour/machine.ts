@@ -1,9 +1,9 @@
 import type { BoardPart, Diagram, LoadPart } from '../diagram/diagram';
 import { switches, terminalRef } from '../diagram/terminal';
 import type { Setup } from '../diagram/setup';
-import { effectOf, type Fault } from '../fault/fault';
+import { effectOf, ownerOf, type Fault } from '../fault/fault';
 import { effectiveResistance } from '../circuit/effectiveResistance';
-import { CLOSED_CONTACT, ratedVolts } from '../circuit/ohms';
+import { ratedVolts } from '../circuit/ohms';
 import { buildNetwork, nodeOf, type Edge, type Network } from '../circuit/network';
 import { NodalAnalysis } from '../circuit/nodalAnalysis';
 
@@ -19,6 +19,8 @@ export interface Machine {
   stalled: Set<string>;
   /** Fuses, cut-offs, overloads and breakers that have opened. */
   opened: Set<string>;
+  /** Fuses and breakers that open after all others. */
+  slow: ReadonlySet<string>;
   /** Position of each switch that a quantity moves: inside its dead band it stays where it was. */
   positions: Map<string, string>;
   /** State of each board; none while it is not fed. */
@@ -80,8 +82,9 @@ export class Solver {
 }
 
 /** A unit that stands in a setup and has done nothing yet. */
-export const atRest = (setup: Setup): Machine => ({
+export const atRest = (setup: Setup, faults: readonly Fault[] = []): Machine => ({
   setup,
+  slow: new Set(faults.filter((each) => effectOf(each, 'slow')).map(ownerOf)),
   turning: new Set(),
   stalled: new Set(),
   opened: new Set(),
@@ -95,6 +98,7 @@ export const standing = (machine: Machine): Machine => ({
   turning: new Set(machine.turning),
   stalled: new Set(machine.stalled),
   opened: new Set(machine.opened),
+  slow: machine.slow,
   positions: new Map(machine.positions),
   boards: new Map(machine.boards),
 });
@@ -111,7 +115,7 @@ function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): So
   const network = circuitOf(diagram, machine, faults);
   // A contact that may be either is followed closed: that it cycles is said of its loads elsewhere.
   const ohms = (edge: Edge): number | null =>
-    edge.nominal ?? (edge.kind === 'contact' ? CLOSED_CONTACT.nominal : null);
+    edge.nominal ?? (edge.kind === 'contact' ? edge.low : null);
   const potentials = new NodalAnalysis(network, ohms);
   const volts = (part: string, a: string, b: string): number => {
     const [x, y] = [

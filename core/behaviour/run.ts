@@ -85,8 +85,9 @@ export const standAfter = (
   steps: readonly Step[],
   faults: readonly Fault[] = [],
   second = Infinity,
+  from: Setup = drawnSetup(diagram),
 ): Stand | undefined =>
-  runWhole(diagram, steps, faults)
+  runWhole(diagram, steps, faults, from)
     .courses.at(-1)
     ?.stands.findLast((each) => each.at <= second);
 
@@ -100,7 +101,7 @@ export class Unit {
     private readonly faults: readonly Fault[] = [],
     from: Setup = drawnSetup(diagram),
   ) {
-    this.machine = atRest(poweredSetup(from));
+    this.machine = atRest(poweredSetup(from), faults);
     this.solver = new Solver(diagram, faults);
   }
 

@@ -88,16 +88,21 @@ function boardEvents(part: BoardPart, machine: Machine, solved: Solved, after: A
   });
 }
 
-/** Of all that carry too much only the most loaded opens; then the rest is looked at again. */
+/**
+ * Of all that carry too much only the most loaded opens, one that is slow after all others; then the rest is
+ * looked at again.
+ */
 function protectorEvents(diagram: Diagram, machine: Machine, solved: Solved, after: After): void {
-  let worst: { id: string; times: number } | undefined;
+  let worst: { id: string; times: number; slow: boolean } | undefined;
   const look = (id: string, rating: number | undefined, overload: boolean): void => {
     if (rating === undefined || machine.opened.has(id)) return;
     const times = (solved.amps.get(id) ?? 0) / rating;
     if (overload) {
       if (times > 1) after(`${id} heats`, OVERLOAD_SECONDS, () => machine.opened.add(id));
     } else if (times > AT_ONCE) {
-      if (!worst || times > worst.times) worst = { id, times };
+      const slow = machine.slow.has(id);
+      if (!worst || (slow === worst.slow ? times > worst.times : worst.slow))
+        worst = { id, times, slow };
     } else if (times > IN_A_WHILE) {
       after(`${id} heats`, SLOW_SECONDS, () => machine.opened.add(id));
     }

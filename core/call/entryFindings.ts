@@ -66,6 +66,14 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
         report('/look', `there is no look "${entry.body.look}"; ${oneOf(known)}`);
       break;
     }
+    case 'measurement': {
+      const { actuator, steps } = entry.body;
+      const known = diagram.actuators.flatMap(({ id, kind }) => (kind === 'quantity' ? [id] : []));
+      if (!known.includes(actuator))
+        report('/actuator', `there is no quantity "${actuator}"; ${oneOf(known)}`);
+      if (steps !== undefined) unless('/steps', parseSteps(diagram, steps));
+      break;
+    }
     case 'act':
       named('/part', entry.body.part);
       break;

@@ -54,8 +54,24 @@ export interface ActEvidence {
   act: (typeof ACTS)[number];
 }
 
+/** How a quantity was found: by an instrument, or by a hand, an ear, an eye. */
+export const HOW_FOUND = ['measured', 'felt'] as const;
+
+/** A quantity that moves switches, as it was found: never taken for granted. */
+export interface MeasurementEvidence {
+  kind: 'measurement';
+  id: string;
+  actuator: string;
+  /** In the actuator's own unit. */
+  value: number;
+  how: (typeof HOW_FOUND)[number];
+  /** What the unit had been brought to do; as it stands, where nothing is said. */
+  steps?: string;
+}
+
 /** One entry of what is known of a unit, in the order in which it came. */
-export type Evidence = StatementEvidence | ReadingEvidence | LookEvidence | ActEvidence;
+export type Evidence =
+  StatementEvidence | ReadingEvidence | LookEvidence | MeasurementEvidence | ActEvidence;
 
 /** Where and how something was read: the same for the same two points in the same setup. */
 export const placeKey = ({
@@ -84,6 +100,8 @@ export function evidenceKey(entry: Evidence): string {
     }
     case 'look':
       return ['look', entry.look, entry.found].join('|');
+    case 'measurement':
+      return ['measurement', entry.actuator, entry.steps ?? '', entry.value, entry.how].join('|');
     case 'act':
       return ['act', entry.part, entry.act].join('|');
   }

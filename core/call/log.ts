@@ -67,6 +67,8 @@ function asEvidence(entry: LogEntry): Evidence[] {
       return [{ kind: 'statement', id, ...entry.body, outcome: entry.body.outcome as Outcome }];
     case 'look':
       return [{ kind: 'look', id, ...entry.body }];
+    case 'measurement':
+      return [{ kind: 'measurement', id, ...entry.body }];
     case 'act':
       return [{ kind: 'act', id, ...entry.body }];
     case 'reading': {

@@ -1,5 +1,5 @@
 import { parseDisplay, parseVolts, type Display } from '../meter/display';
-import type { ActEvidence, LookEvidence, StatementEvidence } from './evidence';
+import type { ActEvidence, LookEvidence, MeasurementEvidence, StatementEvidence } from './evidence';
 import type { ReadingPlace } from './reading';
 
 /** A reading as it is logged: with what it was taken with, and what the display said as it was said. */
@@ -36,6 +36,7 @@ export interface Records {
     outcome: string;
   };
   look: Pick<LookEvidence, 'look' | 'found'>;
+  measurement: Pick<MeasurementEvidence, 'actuator' | 'value' | 'how' | 'steps'>;
   act: Pick<ActEvidence, 'part' | 'act'>;
 }
 

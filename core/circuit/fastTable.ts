@@ -2,6 +2,7 @@ import type { Diagram, SwitchPart, TerminalRef, Wire } from '../diagram/diagram'
 import type { Setup } from '../diagram/setup';
 import { switches, terminalRef } from '../diagram/terminal';
 import { effectOf, ownerOf, type Fault } from '../fault/fault';
+import { switchesTouched } from './partEdges';
 import type { Resistor } from './resistorGraph';
 import {
   buildNetwork,
@@ -139,17 +140,15 @@ class ChangesOf {
   private touchedBy(faults: readonly Fault[]): string[] {
     const touched = new Set<string>();
     for (const fault of faults) {
-      const stands = effectOf(fault, 'stands');
       if (effectOf(fault, 'wires-off') || effectOf(fault, 'in-series')) {
         if (!('terminal' in fault && 'part' in fault)) continue;
         const ref = terminalRef(fault.part, fault.terminal);
         touched.add(ref);
         for (const wire of this.wiresAt.get(ref) ?? []) touched.add(wire);
-      } else if (stands) {
+      } else {
         touched.add(ownerOf(fault));
-        for (const part of this.switches)
-          if (stands.position(fault, part, this.diagram) !== undefined) touched.add(part.id);
-      } else touched.add(ownerOf(fault));
+        for (const id of switchesTouched(this.diagram, fault, this.switches)) touched.add(id);
+      }
     }
     return [...touched];
   }

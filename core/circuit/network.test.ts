@@ -98,8 +98,15 @@ describe('faults in the circuit (common practice)', () => {
   });
 });
 
-/** What a board does not drive and a small motor that is held are seen over time, not in the circuit. */
-const OVER_TIME = ['no-output', 'intermittent', 'seized'];
+/** What a board does not drive, a small motor that is held, what comes and goes and what opens late are seen over time. */
+const OVER_TIME = [
+  'no-output',
+  'intermittent',
+  'seized',
+  'loose-inside',
+  'slow-fuse',
+  'slow-breaker',
+];
 
 it.each(LIBRARY.map((each) => [each.id, each] as const))(
   'every fault of %s changes its circuit, cold or live, in some position of its controls',

@@ -1,7 +1,18 @@
-import type { LoadElement, LoadPart, Ohms } from '../diagram/diagram';
+import type { CircuitClass, LoadElement, LoadPart, Ohms } from '../diagram/diagram';
+
+/**
+ * Ohms of a sound closed contact by what it carries: a contact that is made for a heater is another
+ * than one for a signal. Common practice, values from memory.
+ */
+export const SOUND_CONTACT: Record<CircuitClass, Ohms> = {
+  thermocouple: { nominal: 0.004, low: 0.002, high: 0.01 },
+  thermopile: { nominal: 0.03, low: 0.01, high: 0.1 },
+  heater: { nominal: 0.015, low: 0.005, high: 0.05 },
+  control: { nominal: 0.05, low: 0.01, high: 0.3 },
+  signal: { nominal: 0.3, low: 0.01, high: 5 },
+};
 
 /** Ohms of sound metal: order of magnitude, common practice (near zero once the leads are off). */
-export const CLOSED_CONTACT: Ohms = { nominal: 0.05, low: 0.005, high: 0.3 };
 export const WIRE: Ohms = { nominal: 0.02, low: 0.001, high: 0.1 };
 export const JOIN: Ohms = { nominal: 0.01, low: 0.001, high: 0.1 };
 export const SHORT: Ohms = { nominal: 0.05, low: 0.001, high: 0.5 };

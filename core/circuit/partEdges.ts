@@ -13,7 +13,7 @@ import { cellInAnyPosition, cellState } from '../diagram/contactTable';
 import { feeds, switchPosition, type Setup } from '../diagram/setup';
 import type { OhmsRange } from '../fault/effect';
 import { effectOf, type Fault } from '../fault/fault';
-import { CLOSED_CONTACT, coldOhms, JOIN, ratedVolts, scaled, SHORT, workingOhms } from './ohms';
+import { coldOhms, JOIN, ratedVolts, scaled, SHORT, SOUND_CONTACT, workingOhms } from './ohms';
 import { KINDS, legsOf, SUPPLY_TOLERANCE } from './supply';
 
 export type EdgeKind =
@@ -72,13 +72,9 @@ export function partEdges(
     case 'board':
       return boardEdges(part, working);
     case 'connection':
-      return part.joins.map(([from, to]) => ({
-        from,
-        to,
-        key: `${from}-${to}`,
-        kind: 'join',
-        ...JOIN,
-      }));
+      return part.joins.flatMap(([from, to]) =>
+        joinEdge(part.id, { from, to, key: `${from}-${to}`, kind: 'join' }, faults),
+      );
     case 'hardware':
       return [];
   }
@@ -136,7 +132,25 @@ function protectorEdges(part: ProtectorPart, faults: readonly Fault[]): PartEdge
     (each) => 'part' in each && each.part === part.id && effectOf(each, 'opens'),
   );
   const [from, to] = part.between;
-  return gone ? [] : [{ from, to, key: part.id, kind: 'protector', ...JOIN }];
+  return gone ? [] : joinEdge(part.id, { from, to, key: part.id, kind: 'protector' }, faults);
+}
+
+/** A way that is one piece of metal, as a fault of it leaves it. */
+function joinEdge(
+  part: string,
+  way: Pick<PartEdge, 'from' | 'to' | 'key' | 'kind'>,
+  faults: readonly Fault[],
+): PartEdge[] {
+  const fault = faults.find(
+    (each) =>
+      'between' in each &&
+      each.part === part &&
+      each.between[0] === way.from &&
+      each.between[1] === way.to,
+  );
+  const makes = fault && effectOf(fault, 'contact')?.makes('closed', false);
+  if (makes === 'open') return [];
+  return [{ ...way, ...pick(makes === 'own-ohms' && fault?.ohms ? fault.ohms : JOIN) }];
 }
 
 function boardEdges(part: BoardPart, { warm }: WorkingState): PartEdge[] {
@@ -160,7 +174,13 @@ export function truePosition(
 ): string | undefined {
   const held = setup.byHand[part.id];
   if (held !== undefined) return held;
+  // What somebody felt or looked at is not somewhere else.
+  const looked = diagram.actuators.some(
+    ({ id, kind }) =>
+      id === part.actuator && kind === 'quantity' && typeof setup.actuators[id] === 'string',
+  );
   for (const fault of faults) {
+    if (looked && 'actuator' in fault) continue;
     const at = effectOf(fault, 'stands')?.position(fault, part, diagram);
     if (at !== undefined) return at;
   }
@@ -178,7 +198,15 @@ function switchEdges(
   const edges: PartEdge[] = [];
   for (const contact of part.contacts) {
     const fault = faults.find(
-      (each) => 'contact' in each && each.part === part.id && each.contact === contact.id,
+      (each) =>
+        ('contact' in each && each.part === part.id && each.contact === contact.id) ||
+        ('loop' in each && isInLoop(diagram, contact, each.loop)) ||
+        // A blade inside a common takes all contacts on it.
+        ('terminal' in each &&
+          'part' in each &&
+          each.part === part.id &&
+          contact.between.includes(each.terminal) &&
+          effectOf(each, 'contact') !== undefined),
     );
     const cell =
       position === undefined
@@ -186,11 +214,12 @@ function switchEdges(
         : cellState(part, contact.id, position);
     const makes = (fault && effectOf(fault, 'contact')?.makes(cell, warm)) ?? cell;
     if (makes === 'open') continue;
-    if (makes === 'own-ohms') edges.push(contactEdge(contact, fault?.ohms ?? CLOSED_CONTACT));
-    else if (makes === 'closed') edges.push(contactEdge(contact, CLOSED_CONTACT));
+    const sound = SOUND_CONTACT[contact.circuit];
+    if (makes === 'own-ohms') edges.push(contactEdge(contact, fault?.ohms ?? sound));
+    else if (makes === 'closed') edges.push(contactEdge(contact, sound));
     else if (makes === 'either')
       edges.push({
-        ...contactEdge(contact, CLOSED_CONTACT),
+        ...contactEdge(contact, sound),
         nominal: null,
         high: Infinity,
         unsure: `${part.name} may rightly be open or closed there`,
@@ -204,6 +233,30 @@ function switchEdges(
   }
   return edges;
 }
+
+/** Switches whose own ways a fault of something else changes: one that moves them, or wears a whole loop. */
+export function switchesTouched(
+  diagram: Diagram,
+  fault: Fault,
+  among: readonly SwitchPart[],
+): string[] {
+  const stands = effectOf(fault, 'stands');
+  if (!stands && !('loop' in fault)) return [];
+  return among.flatMap((part) => {
+    const touched =
+      'loop' in fault
+        ? part.contacts.some((each) => isInLoop(diagram, each, fault.loop))
+        : stands?.position(fault, part, diagram) !== undefined;
+    return touched ? [part.id] : [];
+  });
+}
+
+/** Whether a contact shares the few volts of a source. */
+export const isInLoop = (
+  { supplies }: Diagram,
+  { circuit }: Pick<Contact, 'circuit'>,
+  loop: string,
+): boolean => supplies.some(({ id, kind }) => id === loop && kind === circuit);
 
 const contactEdge = (contact: Contact, { nominal, low, high }: OhmsRange): PartEdge => ({
   from: contact.between[0],

@@ -1,19 +1,28 @@
-import type { Diagram, SwitchPart } from '../diagram/diagram';
+import type { Condition, Diagram, SwitchPart } from '../diagram/diagram';
 import { owners } from '../diagram/terminal';
 import { MODES, ownerOf, type Fault } from '../fault/fault';
+import { loopSuspect } from '../fault/place';
 
-/** A part, supply or wire by its id, as a person would call it; undefined for what is not there. */
+/** A part, supply, wire or quantity by its id, as a person would call it; undefined for what is not there. */
 export function nameOfOwner(diagram: Diagram, id: string): string | undefined {
   const wire = diagram.wires.find((each) => each.id === id);
   if (wire) return `Wire ${wire.colour}, ${wire.from} to ${wire.to}`;
-  return owners(diagram).find((each) => each.id === id)?.name;
+  const source = diagram.supplies.find((each) => loopSuspect(each.id) === id);
+  if (source) return `Loop of the ${source.name.toLowerCase()}`;
+  return [...owners(diagram), ...diagram.actuators].find((each) => each.id === id)?.name;
 }
 
 /** One fault in few words: "Door switch: stuck open (COM-NO)". */
 export function nameFault(diagram: Diagram, fault: Fault): string {
   const id = ownerOf(fault);
-  return `${nameOfOwner(diagram, id) ?? id}: ${sayMode(fault)}`;
+  return `${nameOfOwner(diagram, id) ?? id}: ${sayModeIn(diagram, fault)}`;
 }
+
+/** The same without the name, in the words of the diagram where it has some. */
+export const sayModeIn = (diagram: Diagram, fault: Fault): string => {
+  const condition = conditionNamed(diagram, fault);
+  return condition ? condition.says : sayMode(fault);
+};
 
 /** What is wrong, and where inside its part: "stuck open (COM-NO)". */
 export const sayMode = (fault: Fault): string => `${MODES[fault.mode].says}${sayInside(fault)}`;
@@ -24,6 +33,7 @@ function sayInside(fault: Fault): string {
   if ('terminal' in fault) return ` (${fault.terminal})`;
   if ('between' in fault) return ` (${fault.between.join(' and ')})`;
   if ('stays' in fault) return ` (stays ${fault.stays})`;
+  if ('side' in fault) return ` (${fault.side} the set point of ${fault.beyond})`;
   return '';
 }
 
@@ -43,3 +53,14 @@ export function sayFaultOfSwitch(
     return part.contacts.length > 1 ? `contact ${fault.contact} ${says}` : says;
   return says;
 }
+
+/** What is known to be wrong where a quantity is out of place; undefined where the diagram does not say. */
+export const conditionNamed = (diagram: Diagram, fault: Fault): Condition | undefined => {
+  if (!('actuator' in fault)) return undefined;
+  const quantity = diagram.actuators.find((each) => each.id === fault.actuator);
+  return quantity?.kind === 'quantity'
+    ? quantity.conditions?.find(
+        ({ beyond, side }) => beyond === fault.beyond && side === fault.side,
+      )
+    : undefined;
+};

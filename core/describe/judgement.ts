@@ -1,6 +1,6 @@
 import { sayOhms, sayDisplay } from './display';
 import { highestRange, lowestRange, rangeInUse } from '../meter/meter';
-import { closedUpTo } from '../inference/contactLimits';
+import { closedUpTo, needsMillivolts } from '../inference/contactLimits';
 import type { Reading } from '../call/reading';
 import type { Judgement } from '../inference/judge';
 
@@ -20,7 +20,7 @@ export function sayJudgement(judgement: Judgement, reading: Reading): string {
         return 'Closed where it should be open: welded, held down, or not in the state you think.';
       return display.kind === 'beep'
         ? `Closed${by}, as far as a beeper can see: below about ${meter.beeper.never} Ω.`
-        : `Closed${by}, as it should be.`;
+        : `Closed${by}, as it should be.${sayUnseen(judgement)}`;
     case 'open':
       if (expected.state === 'closed')
         return 'Open where it should be closed: the contact does not make, or nothing moved it.';
@@ -44,6 +44,15 @@ export function sayJudgement(judgement: Judgement, reading: Reading): string {
   }
 }
 
+/** Watts that may hide in a contact, from which on they are told of: from memory. */
+const HOT_WATTS = 15;
+
+/** What a meter cannot see of a contact that carries much. */
+const sayUnseen = ({ unseen }: Judgement): string =>
+  unseen && unseen.loss.watts >= HOT_WATTS
+    ? ` ${sayOhms(unseen.ohms)} could hide below what this meter sees, ${Math.round(unseen.loss.watts)} W in use: if it heats, read the volts lost across it under load.`
+    : '';
+
 function sayCannotTell({ display, taken }: Reading, contact: Judgement['contact']): string {
   const { meter, range } = taken;
   const load = contact.amps ? `carries ${contact.amps} A` : `is in a ${contact.circuit} circuit`;
@@ -55,7 +64,7 @@ function sayCannotTell({ display, taken }: Reading, contact: Judgement['contact'
   if (display.kind === 'beep') {
     return `A beep is anything below about ${meter.beeper.never} Ω; this contact ${load} and must be below ${limit}. Read it in ohms on ${lowestRange(meter).name}.`;
   }
-  return contact.circuit === 'thermopile' || contact.circuit === 'thermocouple'
+  return needsMillivolts(contact)
     ? `This meter cannot decide ${limit} with its own leads in the way. Read the millivolts lost across it in use.`
     : `Too close to ${limit} for this meter and its leads. Touch the tips together, note the leads, read again, or read the volts lost under load.`;
 }

@@ -3,13 +3,28 @@ import { drawnSetup } from '../diagram/setup';
 import { modeOf, type Fault } from '../fault/fault';
 import type { Remedy } from '../fault/mode';
 import { movedByQuantity } from '../inference/setPoints';
+import { conditionNamed } from './fault';
 
 /** What to do about a fault, common practice; the maker's sheet and local codes go before it. */
 export function remedyFor(diagram: Diagram, fault: Fault): Remedy {
+  if ('actuator' in fault) {
+    const { action = modeOf(fault.mode).remedy.says, causes = [] } =
+      conditionNamed(diagram, fault) ?? {};
+    const look = causes.length ? ` Look for: ${causes.join('; ')}.` : '';
+    return { kind: 'outside', says: `${action}${look}` };
+  }
+  const part = 'part' in fault ? diagram.parts.find((each) => each.id === fault.part) : undefined;
+  const { remedy } = modeOf(fault.mode);
+  // What protects people is the maker's own, whatever else would fit.
+  if (part?.kind === 'switch' && part.safety && remedy.kind === 'replace')
+    return {
+      kind: 'replace',
+      says: 'Replace it by the maker’s own part, and prove it in every state.',
+    };
   const limit = 'contact' in fault && movedByQuantity(diagram, fault) !== undefined;
   return limit
     ? { kind: 'replace', says: 'Replace it by the factory part: what stuck once sticks again.' }
-    : modeOf(fault.mode).remedy;
+    : remedy;
 }
 
 /**
@@ -25,4 +40,17 @@ export function conditionOf(diagram: Diagram, fault: Fault): string | undefined 
   const value = typeof state === 'object' ? state.value : undefined;
   const { unit } = quantity;
   return `Holds if the ${quantity.name.toLowerCase()} was near ${value} ${unit} when it was read: it goes over at ${rising.at} ${unit} and back at ${falling.at} ${unit}.`;
+}
+
+/** What is bought for a suspect and changed along with it, in a sentence; undefined where it is the part alone. */
+export function sayReplacement(diagram: Diagram, id: string | undefined): string | undefined {
+  const part = diagram.parts.find((each) => each.id === id);
+  const names = part?.companions?.flatMap(
+    (each) => diagram.parts.find((other) => other.id === each)?.name ?? [],
+  );
+  const said = [
+    ...(part?.soldAs !== undefined ? [`Sold as: ${part.soldAs}.`] : []),
+    ...(names?.length ? [`Change or look at with it: ${names.join(', ')}.`] : []),
+  ];
+  return said.length ? said.join(' ') : undefined;
 }

@@ -9,6 +9,7 @@ export const SLIP_WORDS: Record<SlipKind, string> = {
   repeated: 'the reading before, entered once more',
   meter: 'the wrong function or a jack: touch the leads first',
   once: 'one reading alone, which condemns nothing: take it once more',
+  misfit: 'anything: it does not go together with all else that is known',
   beeper: 'a beeper, which passes a burnt heater contact: read the number',
 };
 

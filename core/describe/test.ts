@@ -1,5 +1,6 @@
-import type { Diagram, TerminalRef } from '../diagram/diagram';
+import type { Diagram, QuantityActuator, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
+import { quantityOf } from '../inference/quantity';
 import { sayPosition } from './position';
 import type { UnitTest } from '../plan/unitTests';
 
@@ -14,6 +15,11 @@ export function sayTest(diagram: Diagram, test: UnitTest): string {
       const bridged = test.jumper ? `with a jumper ${between(...test.jumper)}, attended, ` : '';
       return `${bridged}try ${steps(test.steps)} and watch: ${name(test.subject)}`;
     }
+    case 'measure': {
+      const when = test.steps === undefined ? '' : ` after ${steps(test.steps)}`;
+      const quantity = quantityOf(diagram, test.actuator);
+      return `measure ${quantity?.name.toLowerCase() ?? test.actuator} by ${INSTRUMENT[quantity?.quantity ?? 'temperature']}${when}`;
+    }
     case 'volt':
       return `live: volts ${between(test.from, test.to)}, clipped on dead, then ${steps(test.steps)}`;
     case 'ohm': {
@@ -26,6 +32,15 @@ export function sayTest(diagram: Diagram, test: UnitTest): string {
     }
   }
 }
+
+/** What a quantity is measured with. */
+export const INSTRUMENT: Record<QuantityActuator['quantity'], string> = {
+  temperature: 'thermometer',
+  pressure: 'gauge',
+  airflow: 'vane or hand at the outlet',
+  speed: 'counting turns',
+  level: 'eye',
+};
 
 const between = (from: TerminalRef, to: TerminalRef): string => `${from} to ${to}`;
 

@@ -2,10 +2,11 @@ import { parseSteps, splitWait, upToStep } from '../behaviour/step';
 import type { Outcome } from '../behaviour/statement';
 import type { ActEvidence, Evidence } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
+import { quantityOf } from '../inference/quantity';
 import { sayPosition } from './position';
 import { sayDisplay, sayVolts } from './display';
 import type { Fault } from '../fault/fault';
-import { nameFault, nameOfOwner, sayMode } from './fault';
+import { nameFault, nameOfOwner, sayModeIn } from './fault';
 import type { ShownOutcome } from '../plan/shownOutcome';
 import { saySetup } from './test';
 
@@ -19,9 +20,10 @@ export const nameOf = (diagram: Diagram, id: string | undefined): string =>
 export function sayFaultOf(diagram: Diagram, faults: readonly Fault[]): string {
   const [first, ...others] = faults;
   if (!first) return 'look at the house and at the use';
-  return [sayMode(first), ...others.map((each) => `and with it ${nameFault(diagram, each)}`)].join(
-    ', ',
-  );
+  return [
+    sayModeIn(diagram, first),
+    ...others.map((each) => `and with it ${nameFault(diagram, each)}`),
+  ].join(', ');
 }
 
 /** What may have been done to a part. */
@@ -42,10 +44,18 @@ export const OUTCOMES: [Outcome, string][] = [
   ['weak', 'runs weakly'],
 ];
 
-/** What can be seen of a subject: a load's doings, or what a board says. */
+/** What a fuse, a breaker or an overload can be said to do. */
+const OF_PROTECTORS: [Outcome, string][] = [
+  ['opens', 'trips or blows then'],
+  ['open', 'was open already'],
+  ['whole', 'stays whole'],
+];
+
+/** What can be seen of a subject: a load's doings, what a board says, whether a protector holds. */
 export function sayableOutcomes(diagram: Diagram, subject: string): [Outcome, string][] {
   const board = diagram.parts.find((part) => part.id === subject);
-  if (board?.kind !== 'board') return OUTCOMES;
+  if (!board || board.kind === 'protector') return OF_PROTECTORS;
+  if (board.kind !== 'board') return OUTCOMES;
   const says = new Set(board.logic?.states.map((state) => state.says));
   return [
     ['off', 'is dead'],
@@ -54,7 +64,7 @@ export function sayableOutcomes(diagram: Diagram, subject: string): [Outcome, st
 }
 
 export const sayOutcome = (outcome: Outcome): string =>
-  OUTCOMES.find(([each]) => each === outcome)?.[1] ?? outcome;
+  [...OUTCOMES, ...OF_PROTECTORS].find(([each]) => each === outcome)?.[1] ?? outcome;
 
 /** One outcome of a test, as it would be seen. */
 export function sayShown(shown: ShownOutcome | undefined): string {
@@ -63,6 +73,8 @@ export function sayShown(shown: ShownOutcome | undefined): string {
       return `shows ${sayDisplay(shown.display)}`;
     case 'volts':
       return `shows ${sayVolts(shown.volts)}`;
+    case 'sides':
+      return [...new Set(shown.sides)].map((side) => `${side} its set point`).join(', ');
     case 'found':
       return shown.found ? 'found' : 'looked, nothing';
     case 'does':
@@ -133,6 +145,15 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
         what: diagram.looks?.find((each) => each.id === entry.look)?.says ?? entry.look,
         shown: entry.found ? 'found' : 'looked, nothing',
       };
+    case 'measurement': {
+      const { actuator, value, how, steps } = entry;
+      const when = steps === undefined ? [] : [sayLast(diagram, steps)];
+      const unit = quantityOf(diagram, actuator)?.unit ?? '';
+      return {
+        what: [nameOf(diagram, actuator), how, ...when].join(', '),
+        shown: `${value} ${unit}`,
+      };
+    }
     case 'act':
       return { what: nameOf(diagram, entry.part), shown: ACT_WORDS[entry.act] };
     case 'reading':

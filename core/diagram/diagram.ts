@@ -95,6 +95,7 @@ export interface Supply {
   internalOhms?: number;
   /** Rating of the breaker or fuse ahead of it, in ampere. */
   amps?: number;
+  prior?: Prior;
 }
 
 /** A word that people use for a part; `trap` tells which other part the same word can mean. */
@@ -115,6 +116,10 @@ interface PartBase {
   prior?: Prior;
   /** What makes it fail, and is looked for before a new one is put in. */
   causes?: string[];
+  /** What is bought for it, where that is more than the part: "element with its limiter", "control board". */
+  soldAs?: string;
+  /** Parts that are changed along with it, or at least looked at. */
+  companions?: string[];
 }
 
 /** What the contact carries decides how good "closed" has to be. */
@@ -158,6 +163,8 @@ export interface SwitchPart extends PartBase {
   free: string;
   /** How to operate it alone, without its actuator: "press the lever with the bracket off". */
   byHand: string;
+  /** No hand moves it: soldered to a board, or sealed. It is read live under drive, or sold with what it sits on. */
+  handless?: true;
   /** For a switch moved by a quantity: it goes `above` on rise and back `below` on fall. */
   setPoints?: { rising: SetPoint; falling: SetPoint };
   /** Stays `above` until somebody presses it back. */
@@ -299,10 +306,26 @@ export interface DrivenActuator extends ActuatorBase {
   running: string;
 }
 
+/** A quantity that stands where it should not, beyond the set point of a switch that is right about it. */
+export interface Condition {
+  /** The switch whose set point it is beyond. */
+  beyond: string;
+  side: 'below' | 'above';
+  /** What is wrong then: "low refrigerant charge". */
+  says: string;
+  /** What makes it so, and is looked for. */
+  causes?: string[];
+  /** What is done about it, and by whom: "leak search by somebody with a licence". */
+  action: string;
+  prior?: Prior;
+}
+
 export interface QuantityActuator extends ActuatorBase {
   kind: 'quantity';
   quantity: 'temperature' | 'pressure' | 'airflow' | 'speed' | 'level';
   unit: string;
+  /** What is known to go wrong with it; a switch that it moves and that is not named here has the usual. */
+  conditions?: Condition[];
   /**
    * Moved by a load of the unit: toward `to` while it runs, back to where it was drawn otherwise,
    * each with this time constant. `held` is where another load keeps it when that runs as well (a

@@ -1,4 +1,12 @@
-import type { BoardPart, Diagram, LoadPart, Ohms, Part, SwitchPart } from './diagram';
+import type {
+  BoardPart,
+  Diagram,
+  LoadPart,
+  Ohms,
+  Part,
+  QuantityActuator,
+  SwitchPart,
+} from './diagram';
 import { positionsOf } from './setup';
 import { owners } from './terminal';
 
@@ -71,6 +79,25 @@ function lintOhms(ohms: Ohms, path: string, error: Report): void {
   }
 }
 
+/** A quantity is suspected under its own name, for being beyond a set point that is known. */
+function lintConditions(
+  diagram: Diagram,
+  { id, conditions = [] }: QuantityActuator,
+  path: string,
+  error: Report,
+): void {
+  if ([...diagram.parts, ...diagram.supplies, ...diagram.wires].some((each) => each.id === id))
+    error(`${path}/id`, `"${id}" is a part, a supply or a wire already`);
+  conditions.forEach(({ beyond }, i) => {
+    const part = diagram.parts.find((each) => each.id === beyond);
+    if (part?.kind !== 'switch' || part.actuator !== id || !part.setPoints)
+      error(
+        `${path}/conditions/${i}/beyond`,
+        `"${beyond}" is no switch with set points that ${id} moves`,
+      );
+  });
+}
+
 function lintActuators(diagram: Diagram, error: Report): void {
   const known = new Set(diagram.actuators.map((each) => each.id));
   diagram.actuators.forEach((actuator, i) => {
@@ -87,6 +114,7 @@ function lintActuators(diagram: Diagram, error: Report): void {
       if (drawn !== undefined && typeof drawn !== 'number') {
         error(`/drawnFor/${actuator.id}`, `a quantity is drawn for a number of ${actuator.unit}`);
       }
+      lintConditions(diagram, actuator, path, error);
       return;
     }
     const positions = actuator.positions.map((each) => each.id);
@@ -120,6 +148,10 @@ function lintPart(diagram: Diagram, part: Part, path: string, error: Report): vo
     }
     if (a === b) error(at, 'two different terminals are needed');
   };
+  part.companions?.forEach((id, i) => {
+    if (id === part.id || !diagram.parts.some((each) => each.id === id))
+      error(`${path}/companions/${i}`, `there is no other part "${id}"`);
+  });
   if (part.panel !== undefined && !diagram.panels.some((each) => each.id === part.panel)) {
     error(`${path}/panel`, `there is no panel "${part.panel}"`);
   }

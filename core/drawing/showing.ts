@@ -1,7 +1,6 @@
 import { atRest, circuitOf } from '../behaviour/machine';
 import type { Stand } from '../behaviour/run';
 import { nodeOf, type Network } from '../circuit/network';
-import { CLOSED_CONTACT } from '../circuit/ohms';
 import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import type { CellState, Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
@@ -75,7 +74,7 @@ function follow(
 ): void {
   const solved = new NodalAnalysis(
     network,
-    (edge) => edge.nominal ?? (edge.kind === 'contact' ? CLOSED_CONTACT.nominal : null),
+    (edge) => edge.nominal ?? (edge.kind === 'contact' ? edge.low : null),
   );
   network.edges.forEach((edge, i) => {
     const [ac, dc] = [solved.current(i, 'ac'), solved.current(i, 'dc')];

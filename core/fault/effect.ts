@@ -27,6 +27,8 @@ export type Effect<P extends Place = Place> =
       kind: 'stands';
       position: (at: Places[P], part: SwitchPart, diagram: Diagram) => string | undefined;
     }
+  /** It opens after all others that carry too much: a race that the other one wins. */
+  | { kind: 'slow' }
   /** A motor does not turn. */
   | { kind: 'held' }
   /** A board drives none of its outputs. */

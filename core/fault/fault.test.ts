@@ -1,5 +1,5 @@
 import { builtIn, LIBRARY } from '../../library/library';
-import { nameFault } from '../describe/fault';
+import { conditionNamed, nameFault } from '../describe/fault';
 import {
   ALL_MODES,
   effectOf,
@@ -28,9 +28,19 @@ function written(fault: Fault): string {
           ? `.${fault.terminal}`
           : 'between' in fault
             ? `.${fault.between.join('-')}`
-            : '';
-  const value = 'stays' in fault ? `=${fault.stays}` : fault.ohms ? `=${fault.ohms.nominal}` : '';
-  return `${ownerOf(fault)}${inside}:${fault.mode}${value}`;
+            : 'beyond' in fault
+              ? `.${fault.beyond}`
+              : '';
+  const value =
+    'side' in fault
+      ? `=${fault.side}`
+      : 'stays' in fault
+        ? `=${fault.stays}`
+        : fault.ohms
+          ? `=${fault.ohms.nominal}`
+          : '';
+  const owner = 'loop' in fault ? fault.loop : ownerOf(fault);
+  return `${owner}${inside}:${fault.mode}${value}`;
 }
 
 describe('the registry of fault modes', () => {
@@ -57,7 +67,9 @@ describe('the registry of fault modes', () => {
         expect({ text: written(fault), parsed }).toMatchObject({
           parsed: { ok: true, value: [fault] },
         });
-        expect(nameFault(diagram, fault)).toContain(MODES[fault.mode].says);
+        // What a diagram knows of a quantity is said in its own words.
+        const says = conditionNamed(diagram, fault)?.says ?? MODES[fault.mode].says;
+        expect(nameFault(diagram, fault)).toContain(says);
       }
   });
 
@@ -82,14 +94,15 @@ describe('the registry of fault modes', () => {
     const own = weightedFaults(burner).filter(({ fault }) => fault.mode === 'resistive');
     const contacts = burner.parts.flatMap((part) => (part.kind === 'switch' ? part.contacts : []));
     expect(own).toHaveLength(contacts.length * sizes('heater').length);
-    expect(weightedFaults(burner).some(({ fault }) => fault.mode === 'film')).toBe(false);
+    const films = weightedFaults(burner).filter(({ fault }) => fault.mode === 'film');
+    expect(films.map(({ alone }) => alone)).toEqual(contacts.map(() => true));
     expect(everyFault(burner).some(({ mode }) => mode === 'film')).toBe(true);
   });
 
   it('what a switch shows only alone is weighed nowhere else', () => {
     const alone = weightedFaults(washer).filter((each) => each.alone);
     expect(new Set(alone.map(({ fault }) => fault.mode))).toEqual(
-      new Set(['bridged', 'not-actuated']),
+      new Set(['bridged', 'film', 'not-actuated']),
     );
     for (const { fault } of alone)
       if ('stays' in fault) {

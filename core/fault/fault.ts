@@ -1,11 +1,15 @@
 import type { Effect, EffectKind, OhmsRange } from './effect';
 import type { FaultMode, SizedMode } from './mode';
+import { CONDITION_MODES } from './modes/condition';
+import { CONNECTION_MODES } from './modes/connection';
 import { CONTACT_MODES } from './modes/contact';
 import { LOAD_MODES } from './modes/load';
+import { LOOP_MODES } from './modes/loop';
 import { MOVEMENT_MODES } from './modes/movement';
+import { RACE_MODES } from './modes/race';
 import { SUPPLY_MODES } from './modes/supply';
 import { WIRE_MODES } from './modes/wire';
-import type { Place, Places } from './place';
+import { loopSuspect, type Place, type Places } from './place';
 
 /** Every fault mode; each is said once, in the file of what it sits on. */
 export const MODES = {
@@ -14,6 +18,10 @@ export const MODES = {
   ...LOAD_MODES,
   ...SUPPLY_MODES,
   ...WIRE_MODES,
+  ...CONNECTION_MODES,
+  ...CONDITION_MODES,
+  ...RACE_MODES,
+  ...LOOP_MODES,
 } as const;
 
 type Modes = typeof MODES;
@@ -47,9 +55,24 @@ export function effectOf<K extends EffectKind>(
   return undefined;
 }
 
-/** Id of the part, wire or supply that would be replaced or put right. */
+/** What comes and goes, as it is in a bad moment; undefined for what is there all the time. */
+export function inBadMoment(fault: Fault): Fault | undefined {
+  const id = modeOf(fault.mode).inBadMoment;
+  const mode = id === undefined ? undefined : findMode(id);
+  return mode && ({ ...fault, mode } as Fault);
+}
+
+/** Id of the part, wire, supply or quantity that would be replaced or put right. */
 export const ownerOf = (fault: Fault): string =>
-  'part' in fault ? fault.part : 'wire' in fault ? fault.wire : fault.supply;
+  'part' in fault
+    ? fault.part
+    : 'wire' in fault
+      ? fault.wire
+      : 'actuator' in fault
+        ? fault.actuator
+        : 'loop' in fault
+          ? loopSuspect(fault.loop)
+          : fault.supply;
 
 /** Two faults with the same key are the same, whatever their ohms. */
 export const kindOfFault = (fault: Fault): string => JSON.stringify({ ...fault, ohms: 0 });

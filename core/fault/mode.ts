@@ -14,7 +14,7 @@ export interface Sizes {
 
 /** What is done about it; "not a part" where a wire, an actuator or the house is to be put right. */
 export interface Remedy {
-  kind: 'replace' | 'reset-and-watch' | 'adjust' | 'reconnect' | 'outside';
+  kind: 'replace' | 'reset-and-watch' | 'adjust' | 'clean' | 'reconnect' | 'outside';
   says: string;
 }
 
@@ -26,6 +26,8 @@ export interface FaultMode<P extends Place> {
   formerly?: string;
   where: (diagram: Diagram) => Placed<P>[];
   effects: readonly Effect<P>[];
+  /** Of what comes and goes: the mode that it is in a bad moment, at the same place. */
+  inBadMoment?: string;
   remedy: Remedy;
 }
 

@@ -11,7 +11,8 @@ import type { Place, Placed } from './place';
  * Reads faults written `place:mode` or `place:mode=value`. A place is the id of a part, supply or
  * wire, with the contact, element, terminal or pair of terminals after a dot: `primary.NO`,
  * `timer.A-B`. Without the dot, a mode of contacts or elements means every one of the part. `=820k`
- * gives the ohms of a mode that has ohms, `=position` the one that a not-actuated switch stays in.
+ * gives the ohms of a mode that has ohms, `=position` the one that a not-actuated switch stays in; `suction.low-pressure:out-of-place=below`
+ * is a quantity beyond the set point of a switch.
  */
 export function parseFault(diagram: Diagram, text: string): Result<Fault[], UnknownName> {
   const match = /^([^:]+):([^=]+)(?:=(.+))?$/.exec(text.trim());
@@ -31,7 +32,9 @@ export function parseFault(diagram: Diagram, text: string): Result<Fault[], Unkn
     const message = `"${text}": ${owner} cannot have the mode ${mode}`;
     return fail({ kind: 'unknown-name', what: 'part', name: text, message });
   }
-  if (modeOf(mode).on === 'position') return standing(diagram, mode, here, owner, value);
+  const { on } = modeOf(mode);
+  if (on === 'position' || on === 'quantity')
+    return standing(diagram, mode, here, owner, inside, value);
   const ohms = value === undefined ? undefined : ohmsFrom(value);
   if (ohms === null || (ohms && !modeOf(mode).sizes)) {
     const message =
@@ -53,7 +56,7 @@ export function parseFault(diagram: Diagram, text: string): Result<Fault[], Unkn
 }
 
 /** Places that a part alone stands for: all its contacts, all its elements, itself. */
-const WHOLE: readonly Place[] = ['contact', 'element', 'part', 'supply', 'wire'];
+const WHOLE: readonly Place[] = ['contact', 'element', 'part', 'supply', 'wire', 'loop'];
 
 const WHAT: Partial<Record<Place, UnknownName['what']>> = {
   contact: 'contact',
@@ -68,25 +71,48 @@ function standing(
   mode: Mode,
   here: readonly Placed<Place>[],
   owner: string,
+  inside: string | undefined,
   value: string | undefined,
 ): Result<Fault[], UnknownName> {
   const part = diagram.parts.find((each) => each.id === owner);
-  const stays = value ?? (part?.kind === 'switch' ? part.free : '');
-  const placed = here.find(({ at }) => 'stays' in at && at.stays === stays);
-  const known = here.flatMap(({ at }) => ('stays' in at ? [at.stays] : []));
+  const [first] = here;
+  const usual = first && 'side' in first.at ? first.at.side : '';
+  const stays = value ?? (part?.kind === 'switch' ? part.free : usual);
+  const placed = here.find(({ at }) =>
+    'stays' in at
+      ? at.stays === stays
+      : 'side' in at && at.side === stays && (inside ?? at.beyond) === at.beyond,
+  );
+  const known = here.flatMap(({ at }) =>
+    'stays' in at ? [at.stays] : 'side' in at ? [`${at.beyond} ${at.side}`] : [],
+  );
   return placed
     ? ok([faultOf(diagram, mode, placed)])
     : fail(unknownName('position', stays, known));
 }
 
 function knownOwners(diagram: Diagram, mode: Mode): { what: UnknownName['what']; ids: string[] } {
-  return modeOf(mode).on === 'wire'
-    ? { what: 'wire', ids: diagram.wires.map((each) => each.id) }
-    : { what: 'part', ids: owners(diagram).map((each) => each.id) };
+  const ids = (all: readonly { id: string }[]): string[] => all.map(({ id }) => id);
+  switch (modeOf(mode).on) {
+    case 'wire':
+      return { what: 'wire', ids: ids(diagram.wires) };
+    case 'quantity':
+      return { what: 'actuator', ids: ids(diagram.actuators) };
+    default:
+      return { what: 'part', ids: ids(owners(diagram)) };
+  }
 }
 
 const ownerIn = ({ at }: Placed<Place>): string =>
-  'part' in at ? at.part : 'wire' in at ? at.wire : at.supply;
+  'part' in at
+    ? at.part
+    : 'wire' in at
+      ? at.wire
+      : 'actuator' in at
+        ? at.actuator
+        : 'loop' in at
+          ? at.loop
+          : at.supply;
 
 /** What may be written after the dot for a place. */
 function namesIn({ at }: Placed<Place>): string[] {

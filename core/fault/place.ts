@@ -1,12 +1,12 @@
 import { neverPairs } from '../diagram/contactTable';
-import type { Diagram, LoadPart, Part } from '../diagram/diagram';
+import type { Diagram, LoadPart, Part, QuantityActuator, Supply } from '../diagram/diagram';
 import { positionsOf } from '../diagram/setup';
 import { owners, switches, terminalRef, wiresAt } from '../diagram/terminal';
 
 /** What a fault can sit on. */
 export interface Places {
   contact: { part: string; contact: string };
-  /** Two terminals of a switch that no contact joins. */
+  /** Two terminals of a switch that no contact joins, or of another part that is one way between them. */
   terminals: { part: string; between: [string, string] };
   /** A switch that stays in one position. */
   position: { part: string; stays: string };
@@ -17,6 +17,10 @@ export interface Places {
   supply: { supply: string };
   leg: { supply: string; terminal: string };
   wire: { wire: string };
+  /** All contacts that share the few volts of one source; named by the source. */
+  loop: { loop: string };
+  /** A quantity that is beyond the set point of a switch, which is right about it. */
+  quantity: { actuator: string; beyond: string; side: 'below' | 'above' };
 }
 export type Place = keyof Places;
 
@@ -33,13 +37,14 @@ export interface Placed<P extends Place> {
 
 /** Every contact of every switch; the share is spread over the contacts of one switch. */
 export const atContacts =
-  (share: number) =>
+  (share: number, alone?: true) =>
   (diagram: Diagram): Placed<'contact'>[] =>
     switches(diagram).flatMap(({ id, contacts }) =>
       contacts.map((contact) => ({
         at: { part: id, contact: contact.id },
         suspect: id,
         share: share / contacts.length,
+        ...(alone && { alone }),
       })),
     );
 
@@ -117,11 +122,63 @@ export const atLoadTerminals =
           })),
         );
 
+/** What is suspected of a loop is no single part of it. */
+export const loopSuspect = (supply: string): string => `${supply} loop`;
+
+/** Every source of millivolts whose loop has several contacts. */
+export const atLoops =
+  (share: number) =>
+  (diagram: Diagram): Placed<'loop'>[] =>
+    diagram.supplies.flatMap(({ id, kind }) => {
+      const contacts = switches(diagram).flatMap((part) =>
+        part.contacts.filter(({ circuit }) => circuit === kind),
+      );
+      return contacts.length > 1 ? [{ at: { loop: id }, suspect: loopSuspect(id), share }] : [];
+    });
+
 /** Every supply. */
 export const atSupplies =
-  (share: number) =>
+  (shareOf: (supply: Supply) => number) =>
   (diagram: Diagram): Placed<'supply'>[] =>
-    diagram.supplies.map(({ id }) => ({ at: { supply: id }, suspect: id, share }));
+    diagram.supplies.map((supply) => ({
+      at: { supply: supply.id },
+      suspect: supply.id,
+      share: shareOf(supply),
+    }));
+
+/** Terminals of switches that several contacts share: the blade inside serves them all. */
+export const atCommons =
+  (share: number) =>
+  (diagram: Diagram): Placed<'terminal'>[] =>
+    switches(diagram).flatMap(({ id, terminals, contacts }) => {
+      const commons = terminals.filter(
+        (each) => contacts.filter(({ between }) => between.includes(each.id)).length > 1,
+      );
+      return commons.map((each) => ({
+        at: { part: id, terminal: each.id },
+        suspect: id,
+        share: share / commons.length,
+      }));
+    });
+
+/** Every way through a connection or a protector, but for the bond of the frame; spread over those of one part. */
+export const atJoins =
+  (share: (part: Part) => number) =>
+  (diagram: Diagram): Placed<'terminals'>[] =>
+    diagram.parts.flatMap((part) => {
+      const [frame] = diagram.frame?.split('.') ?? [];
+      const ways =
+        part.kind === 'protector'
+          ? [part.between]
+          : part.kind === 'connection' && part.id !== frame
+            ? part.joins
+            : [];
+      return ways.map((between) => ({
+        at: { part: part.id, between },
+        suspect: part.id,
+        share: share(part) / ways.length,
+      }));
+    });
 
 /** The two hot legs of supplies that have two. */
 export const atLegs =
@@ -144,11 +201,12 @@ export const atWires =
     diagram.wires.map(({ id }) => ({ at: { wire: id }, suspect: id, share }));
 
 /**
- * Every terminal with a wire on it. Weighed, as a fault of the wire, is the first end of a wire that
- * has its terminal to itself: the other end reads the same.
+ * Every terminal with a wire on it, as a fault of the (first) wire there.
+ * @param alone share of a wire that has its terminal to itself
+ * @param shared share of a terminal where several wires sit, which all lose it together
  */
 export const atWiredTerminals =
-  (share: number) =>
+  (alone: number, shared: number) =>
   (diagram: Diagram): Placed<'terminal'>[] =>
     owners(diagram).flatMap((owner) =>
       owner.terminals.flatMap(({ id }): Placed<'terminal'>[] => {
@@ -156,8 +214,37 @@ export const atWiredTerminals =
         const wires = wiresAt(diagram, ref);
         const [only, another] = wires;
         if (!only) return [];
-        const weighed = !another && only.from === ref;
         const at = { part: owner.id, terminal: id };
-        return [{ at, suspect: weighed ? only.id : owner.id, share: weighed ? share : 0 }];
+        // Of a wire that has its terminals to itself the other end reads the same.
+        const own = another ? shared : only.from === ref ? alone : 0;
+        return [{ at, suspect: only.id, share: own }];
       }),
     );
+
+/** Driven quantities that are met on both sides of a set point: where they stay away is felt at once. */
+const COMES_AND_GOES: readonly QuantityActuator['quantity'][] = ['airflow', 'pressure', 'level'];
+
+/**
+ * Every quantity beyond a set point on the side where it should not be: where nothing drives it the
+ * side that it is not drawn on; a driven one where it stays away, or goes further than it ever should.
+ */
+export const atQuantities = (diagram: Diagram): Placed<'quantity'>[] =>
+  diagram.actuators.flatMap((actuator) => {
+    if (actuator.kind !== 'quantity') return [];
+    const drawn = diagram.drawnFor[actuator.id];
+    const sides = switches(diagram).flatMap(({ id, actuator: by, setPoints }) => {
+      if (by !== actuator.id || !setPoints || typeof drawn !== 'number') return [];
+      const from = drawn >= setPoints.rising.at ? 'above' : 'below';
+      const other = from === 'above' ? 'below' : 'above';
+      const { driven } = actuator;
+      const goal =
+        driven && (driven.held?.to ?? Math.max(driven.to, driven.alone?.to ?? driven.to));
+      const named = actuator.conditions?.filter((each) => each.beyond === id);
+      if (named?.length)
+        return named.map(({ side }) => ({ actuator: actuator.id, beyond: id, side }) as const);
+      const arrives = goal !== undefined && goal >= setPoints.rising.at;
+      if (arrives && !COMES_AND_GOES.includes(actuator.quantity)) return [];
+      return [{ actuator: actuator.id, beyond: id, side: arrives ? from : other } as const];
+    });
+    return sides.map((at) => ({ at, suspect: actuator.id, share: 1 / sides.length }));
+  });

@@ -1,10 +1,17 @@
 import { splitRef } from '../diagram/terminal';
+import { loopSuspect } from '../fault/place';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
-import { evidenceKey, type Evidence, type ReadingEvidence } from '../call/evidence';
+import {
+  evidenceKey,
+  type Evidence,
+  type MeasurementEvidence,
+  type ReadingEvidence,
+} from '../call/evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
 import { posterior } from './posterior';
+import type { Misfit } from './surprise';
 
 /** A replaceable thing with the probability of all its faults. */
 export interface Suspect {
@@ -20,7 +27,9 @@ export type UnitVerdict =
   /** Explanations that no test at hand tells apart any more. */
   | { kind: 'group'; suspects: Suspect[]; probability: number }
   | { kind: 'nothing-found'; probability: number }
-  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' | 'set-points' };
+  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' | 'set-points' | 'quantity' }
+  /** What is known does not go together: nothing is named. */
+  | { kind: 'surprise'; misfit: Misfit };
 
 export interface BeliefState {
   /** Probability of each hypothesis of the predictor. */
@@ -49,10 +58,10 @@ export function beliefState(predictor: UnitPredictor, entries: readonly Evidence
   const course = [chances(before)];
   for (const entry of entries) {
     if (entry.kind === 'act') touched.add(entry.part);
-    const same = evidenceKey(entry);
+    const weights = entryLikelihood(predictor, entry);
+    const same = saysTheSame(entry, weights);
     const share = taken.has(same) ? AGAIN : 1;
     taken.add(same);
-    const weights = entryLikelihood(predictor, entry);
     const cured = weights[HEALTHY] ?? 1;
     hypotheses.forEach(({ suspect }, i) => {
       const own = weights[i] ?? 1;
@@ -68,6 +77,17 @@ export function beliefState(predictor: UnitPredictor, entries: readonly Evidence
   }
   const probabilities = posterior(log);
   return { probabilities, suspects: suspectsOf(hypotheses, probabilities), moved, course };
+}
+
+/**
+ * What says the same twice counts once: an entry that was made twice, and two things that are noticed of one
+ * moment where the same explanations make both.
+ */
+function saysTheSame(entry: Evidence, weights: Float64Array): string {
+  if (entry.kind !== 'statement') return evidenceKey(entry);
+  const most = weights.reduce((top, each) => Math.max(top, each), 0);
+  const makes = Array.from(weights, (each) => (each > most / 2 ? '1' : '0')).join('');
+  return ['statement', entry.steps, entry.jumper?.join() ?? '', makes].join('|');
 }
 
 const chances = (suspects: readonly Suspect[]): Map<string, number> =>
@@ -109,7 +129,14 @@ export function atItself(diagram: Diagram, from: TerminalRef, to: TerminalRef): 
       ? [wire.id]
       : [],
   );
-  if (one === two) at.push(one);
+  if (one === two) {
+    at.push(one);
+    // A loop of millivolts is read at each of its contacts.
+    const part = diagram.parts.find((each) => each.id === one);
+    if (part?.kind === 'switch')
+      for (const { id, kind } of diagram.supplies)
+        if (part.contacts.some(({ circuit }) => circuit === kind)) at.push(loopSuspect(id));
+  }
   for (const part of diagram.parts) {
     const { kind } = part;
     // A bracket has no terminals: it is read at the switches that it serves.
@@ -122,16 +149,21 @@ export function atItself(diagram: Diagram, from: TerminalRef, to: TerminalRef): 
 /** A reading speaks for a fault when it is this many times likelier with it than on a good unit. */
 const SPEAKS = 3;
 
-/** Readings at a suspect's own terminals that speak for it. */
+/** Readings at a suspect's own terminals, or of a suspected quantity itself, that speak for it. */
 export function readingsFor(
   predictor: UnitPredictor,
   { id, leading }: Suspect,
   entries: readonly Evidence[],
-): ReadingEvidence[] {
+): (ReadingEvidence | MeasurementEvidence)[] {
   const index = predictor.hypotheses.indexOf(leading);
   return entries.flatMap((entry) => {
-    if (entry.kind !== 'reading' || entry.of === 'twin' || id === undefined) return [];
-    if (!atItself(predictor.diagram, entry.from, entry.to).includes(id)) return [];
+    if (id === undefined) return [];
+    if (entry.kind === 'measurement') {
+      if (entry.actuator !== id || entry.how !== 'measured') return [];
+    } else {
+      if (entry.kind !== 'reading' || entry.of === 'twin') return [];
+      if (!atItself(predictor.diagram, entry.from, entry.to).includes(id)) return [];
+    }
     const weights = entryLikelihood(predictor, entry);
     return (weights[index] ?? 0) >= SPEAKS * (weights[HEALTHY] ?? 1) ? [entry] : [];
   });

@@ -1,35 +1,39 @@
 import type { CircuitClass, Contact, SwitchPart } from '../diagram/diagram';
 
 /**
- * Up to how many ohms a contact counts as closed, by what it carries. Common practice: near zero
- * once the leads are off; a few ohm is a failing heater contact; in a thermopile loop 0.3 ohm for a
- * single switch. The control and signal figures are from memory.
+ * What a contact may lose at its working current before it counts as bad, and the bounds of that in
+ * ohms: below `least` no sound contact is condemned, above `most` it makes badly whatever it carries.
+ * Common practice: near zero once the leads are off, a few ohm is a failing heater contact, 0.3 ohm
+ * for a single switch in a thermopile loop, hundredths in one of a thermocouple; the rest from memory.
  */
-const CLOSED_UP_TO: Record<CircuitClass, number> = {
-  heater: 0.6,
-  control: 5,
-  signal: 100,
-  thermopile: 0.3,
-  thermocouple: 0.01,
-};
-/** Heat that a contact may make before it counts as burnt, in watt; from memory. */
-const MOST_WATTS = 20;
+const LIMITS: Record<CircuitClass, { volts: number; watts: number; least: number; most: number }> =
+  {
+    thermocouple: { volts: 0.004, watts: Infinity, least: 0.02, most: 0.03 },
+    thermopile: { volts: 0.03, watts: Infinity, least: 0.15, most: 0.3 },
+    heater: { volts: 2, watts: 15, least: 0.15, most: 0.3 },
+    control: { volts: 2, watts: 15, least: 0.5, most: 5 },
+    signal: { volts: 0.5, watts: 1, least: 20, most: 100 },
+  };
 /** From how many ohms a contact counts as open on a meter that shows a number; from memory. */
 export const OPEN_FROM = 10e6;
 
-/**
- * Ohms up to which a contact counts as closed: by its class, and less where its working current
- * would make it hot (P = I squared R), but never finer than a heater contact is read.
- */
+/** Ohms up to which a contact counts as closed: by the volts lost and the watts made in it. */
 export function closedUpTo({ circuit, amps }: Pick<Contact, 'circuit' | 'amps'>): number {
-  const byClass = CLOSED_UP_TO[circuit];
-  if (amps === undefined || byClass <= CLOSED_UP_TO.heater) return byClass;
-  return Math.max(CLOSED_UP_TO.heater, Math.min(byClass, MOST_WATTS / (amps * amps)));
+  const { volts, watts, least, most } = LIMITS[circuit];
+  if (amps === undefined) return most;
+  return Math.max(least, Math.min(most, volts / amps, watts / (amps * amps)));
 }
+
+/** In a loop of millivolts an ordinary ohmmeter proves nothing: its own leads are as much as the limit. */
+export const needsMillivolts = ({ circuit }: Pick<Contact, 'circuit'>): boolean =>
+  circuit === 'thermopile' || circuit === 'thermocouple';
+
+/** A limit from which on a beep says enough; a beeper hears nothing finer. */
+const BEEP_FROM = 4;
 
 /** Whether a beep is good enough for a first look at a closed contact. */
 export const beepIsEnough = (contact: Pick<Contact, 'circuit' | 'amps'>): boolean =>
-  closedUpTo(contact) >= CLOSED_UP_TO.control;
+  closedUpTo(contact) >= BEEP_FROM;
 
 /** The contact of a switch that asks most; a pair that belongs to no contact is judged by it. */
 export const strictest = (part: SwitchPart): Contact | undefined =>

@@ -1,6 +1,6 @@
 import type { Outcome } from '../behaviour/statement';
 import type { Look } from '../diagram/diagram';
-import { findMode, ownerOf, type Fault } from '../fault/fault';
+import { findMode, ownerOf, type Fault, type Mode } from '../fault/fault';
 import { displayInterval } from '../meter/meter';
 import {
   evidenceKey,
@@ -10,7 +10,8 @@ import {
 } from '../call/evidence';
 import { PLUGGED_IN } from '../behaviour/useRuns';
 import { readingLikelihood } from './likelihood';
-import type { UnitPredictor } from './unitPredictor';
+import { isThere } from './quantity';
+import { nominalOf, type UnitPredictor } from './unitPredictor';
 
 /** How often what is told, and what is seen, is so: common practice, told counts less. */
 const RELIABLE = { told: 0.85, seen: 0.97 };
@@ -18,7 +19,15 @@ const RELIABLE = { told: 0.85, seen: 0.97 };
  * A volt reading may be off by the house's own volts and the loads' spread; none means less than this
  * share of a supply; it is nothing of the kind as often as `slip`. From memory.
  */
-const VOLTS = { spread: 0.15, none: 0.04, slip: 0.02, floating: 0.3 };
+const VOLTS = { spread: 0.15, none: 0.04, slip: 0.02 };
+/** A point that floats shows anything small, and seldom the volts of a supply: from memory. */
+const GHOST = { small: 0.4, often: 0.55, seldom: 0.08 };
+
+/** How often a quantity is on the side of its set points that it was found on: from memory. */
+const FOUND = { measured: 0.995, felt: 0.85 };
+
+/** What makes badly jumps now and then too. */
+const JUMPS: readonly Mode[] = ['resistive', 'loose', 'poor-connection'];
 
 /** Place of "nothing wrong" among the hypotheses. */
 export const HEALTHY = 0;
@@ -49,6 +58,17 @@ function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: numbe
         ? look.found.with
         : look.found.without;
       return evidence.found ? share : 1 - share;
+    }
+    case 'measurement': {
+      const { actuator, value, how, steps } = evidence;
+      const there = isThere(
+        predictor.diagram,
+        actuator,
+        value,
+        predictor.quantity(index, actuator, steps),
+      );
+      if (there === undefined) return 0.5;
+      return there ? FOUND[how] : 1 - FOUND[how];
     }
     case 'reading':
       // A good twin says that meter, leads and setup are right, and nothing of this unit.
@@ -107,8 +127,9 @@ function weighReading(predictor: UnitPredictor, reading: ReadingEvidence, index:
   const { shows, setup, from, to, taken } = reading;
   if (shows.kind === 'volts') {
     const steps = reading.steps ?? PLUGGED_IN;
-    const least = Math.min(...predictor.diagram.supplies.map((supply) => supply.volts));
-    return weighVolts(shows.volts, predictor.volts(steps, from, to)(index), VOLTS.none * least);
+    const volts = predictor.diagram.supplies.map((supply) => supply.volts);
+    const foretold = predictor.volts(steps, from, to, { changed: setup })(index);
+    return weighVolts(shows.volts, foretold, Math.min(...volts), Math.max(...volts));
   }
   const whole = predictor.ohms(index, setup, from, to);
   const whenOpen = predictor.whenOpen[index] ?? -1;
@@ -121,14 +142,22 @@ function weighReading(predictor: UnitPredictor, reading: ReadingEvidence, index:
     whole,
     apart: apart?.kind === whole.kind ? undefined : apart,
     wiggled: reading.wiggle,
-    burnt: causes.some((each) => each.mode === 'resistive'),
+    // It jumps where it is read, and nowhere else.
+    burnt:
+      causes.some(({ mode }) => JUMPS.includes(mode)) &&
+      nominalOf(whole) !== nominalOf(predictor.ohms(HEALTHY, setup, from, to)),
   });
 }
 
-/** @param none volts below which nothing is there */
-function weighVolts(shown: number, foretold: number | undefined, none: number): number {
-  // Of a floating point a meter shows anything.
-  if (foretold === undefined) return VOLTS.floating;
+/** @param least @param most volts of the weakest and of the strongest supply */
+function weighVolts(
+  shown: number,
+  foretold: number | undefined,
+  least: number,
+  most: number,
+): number {
+  if (foretold === undefined) return shown < GHOST.small * most ? GHOST.often : GHOST.seldom;
+  const none = VOLTS.none * least;
   const fits =
     foretold < none
       ? shown < 2 * none

@@ -9,7 +9,7 @@ import {
   type Interval,
 } from '../meter/meter';
 import { expectation, judgedBy, type Expectation } from './expectation';
-import { beepIsEnough, closedUpTo, OPEN_FROM } from './contactLimits';
+import { beepIsEnough, closedUpTo, needsMillivolts, OPEN_FROM } from './contactLimits';
 import type { Reading } from '../call/reading';
 
 /** Classes for people. */
@@ -27,7 +27,15 @@ export interface Judgement {
   /** Whose limits it was judged by. */
   contact: Pick<Contact, 'circuit' | 'amps'>;
   /** What the contact loses at its working current. */
-  loss?: { volts: number; watts: number };
+  loss?: Loss;
+  /** Of a contact as near zero as the meter sees: what may hide in it, and lose at its current. */
+  unseen?: { ohms: number; loss: Loss };
+}
+
+/** Volts lost and watts made in a contact. */
+export interface Loss {
+  volts: number;
+  watts: number;
 }
 
 /** What one reading means, against the table and the meter it was taken with. */
@@ -39,15 +47,31 @@ export function judge(diagram: Diagram, part: SwitchPart, reading: Reading): Jud
   const found = classify(diagram, part, reading, expected, contact);
   const agrees =
     found === 'cannot-tell' || expected.state === 'either' ? null : found === expected.state;
+  const { amps } = contact;
   const loss =
-    found === 'resistive' && display.kind === 'ohms' && contact.amps !== undefined
-      ? lossAt(contact.amps, Math.max(0, display.ohms - reading.taken.meter.leads.ohms))
+    found === 'resistive' && display.kind === 'ohms' && amps !== undefined
+      ? lossAt(amps, Math.max(0, display.ohms - reading.taken.meter.leads.ohms))
       : undefined;
-  return { class: found, agrees, grade, expected, contact, ...(loss && { loss }) };
+  const most = displayInterval(display, reading.taken)?.high ?? 0;
+  const hides =
+    found === 'closed' && agrees && display.kind === 'ohms' && most > closedUpTo(contact);
+  const unseen = hides && amps !== undefined ? { ohms: most, loss: lossAt(amps, most) } : undefined;
+  return {
+    class: found,
+    agrees,
+    grade,
+    expected,
+    contact,
+    ...(loss && { loss }),
+    ...(unseen && { unseen }),
+  };
 }
 
-/** Volts lost and watts made in a contact: V = I R, P = I squared R. */
-const lossAt = (amps: number, ohms: number) => ({ volts: amps * ohms, watts: amps * amps * ohms });
+/** U = I R, P = I squared R. */
+const lossAt = (amps: number, ohms: number): Loss => ({
+  volts: amps * ohms,
+  watts: amps * amps * ohms,
+});
 
 function classify(
   diagram: Diagram,
@@ -68,8 +92,17 @@ function classify(
     const highest = rangeInUse(taken.meter, taken.range) === highestRange(taken.meter);
     return highest || expected.state === 'closed' ? 'open' : 'cannot-tell';
   }
-  const side = sideOfLimit(interval, closedUpTo(contact));
+  const limit = closedUpTo(contact);
+  const side = sideOfLimit(interval, limit);
   if (side === 'below') return closed;
+  // As near zero as this meter sees: what may hide below that is told with it (`unseen`).
+  if (
+    side === 'cannot-decide' &&
+    !needsMillivolts(contact) &&
+    display.kind === 'ohms' &&
+    display.ohms - taken.meter.leads.ohms <= limit
+  )
+    return closed;
   // Whether it makes well is asked of a contact that should be closed; here it should be open.
   if (side === 'cannot-decide') return expected.state === 'open' ? closed : 'cannot-tell';
   if (interval.low >= OPEN_FROM) return 'open';

@@ -22,8 +22,8 @@ const width = (interval: Interval): number => log(interval.high) - log(interval.
 /** A display that shows nearly one value still has the width of its last digits. */
 const NARROW = 0.005;
 
-/** How often a slip makes just this display. */
-function bySlip(display: Display, shown: Interval | undefined): number {
+/** How often a slip, or anything at all, makes just this display. */
+export function broadShare(display: Display, shown: Interval | undefined): number {
   switch (display.kind) {
     case 'over':
       return 0.7;
@@ -39,7 +39,7 @@ function bySlip(display: Display, shown: Interval | undefined): number {
 
 /** Probability of a display as a slip, whatever the circuit. */
 export const slipShare = (display: Display, shown: Interval | undefined): number =>
-  SLIP * bySlip(display, shown);
+  SLIP * broadShare(display, shown);
 
 /** Share of an interval of true ohms, even on the logarithmic scale, that would show the display. */
 function share(shown: Interval, low: number, high: number): number {

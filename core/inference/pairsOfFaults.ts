@@ -1,5 +1,5 @@
 import type { Evidence } from '../call/evidence';
-import { consequencesOf, type UnitHypothesis } from './unitHypotheses';
+import { consequencesOf, wrongIn, type UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import type { BeliefState } from './beliefState';
 import type { UseRuns } from '../behaviour/useRuns';
@@ -38,7 +38,10 @@ export function hypothesesWithPairs(
     return firm && (entryLikelihood(predictor, entry)[best] ?? 1) < BADLY;
   });
   if (left.length === 0) return undefined;
-  const faulty = inOrder.filter((index) => hypotheses[index]?.causes.length === 1);
+  const faulty = inOrder.filter((index) => {
+    const hypothesis = hypotheses[index];
+    return hypothesis && wrongIn(hypothesis).length === 1;
+  });
   const rescuers = faulty
     .filter((index) =>
       left.every((entry) => (entryLikelihood(predictor, entry)[index] ?? 0) >= WELL),

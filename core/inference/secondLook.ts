@@ -82,6 +82,7 @@ export function onceMore(
   suspect: Suspect,
 ): SecondLook | undefined {
   const [only, more] = readingsFor(predictor, suspect, entries);
+  if (only?.kind === 'measurement') return undefined;
   const firm = only?.shows.kind === 'unsteady' || only?.shows.kind === 'volts';
   if (!only || more || firm || provedByTwin(predictor, entries)(only)) return undefined;
   return { entry: only.id, slip: 'once' };

@@ -32,7 +32,7 @@ export function shownUnder(
       ? { kind: 'ohms', answer }
       : { kind: 'none', reason: answer.reason };
   }
-  const volts = predictor.volts(at.steps, from, to, at.second)(index);
+  const volts = predictor.volts(at.steps, from, to, { second: at.second })(index);
   return volts === undefined
     ? { kind: 'none', reason: 'nothing joins the two points: a meter shows any small volts' }
     : { kind: 'volts', volts };

@@ -110,7 +110,7 @@ function moved<T extends At>(place: T, part: SwitchPart, to: (position: string) 
 
 /** What may have gone wrong with a single reading of a unit, and how often it does; from memory. */
 export const SLIPS = {
-  state: { often: 0.02 },
+  state: { often: 0.03 },
   wires: { often: 0.02 },
   neighbour: { often: 0.01 },
   twin: { often: 0.01 },
@@ -118,6 +118,7 @@ export const SLIPS = {
   meter: { often: 0.003 },
   once: { often: 0 },
   beeper: { often: 0 },
+  misfit: { often: 0 },
 } as const;
 
 export type SlipKind = keyof typeof SLIPS;

@@ -3,10 +3,12 @@ import { between, type OhmAnswer } from '../circuit/ohmReading';
 import type { Reading, ReadingPlace } from '../call/reading';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { setupKey } from '../diagram/setupKey';
+import { inBadMoment } from '../fault/fault';
 import { displayInterval } from '../meter/meter';
 import { readingLikelihood } from './likelihood';
 import { afterSlip } from './slips';
-import { doubleFaults, switchHypotheses, type SwitchHypothesis } from './switchHypotheses';
+import { doubleFaults, GOOD, switchHypotheses, type SwitchHypothesis } from './switchHypotheses';
+import { nominalOf } from './unitPredictor';
 
 /**
  * Answers and likelihoods of readings on one switch under hypotheses. Keep it while the diagram and
@@ -77,7 +79,9 @@ export class SwitchPredictor {
         whole: this.answer(reading, hypothesis),
         apart: this.whenApart(reading, hypothesis),
         wiggled: reading.wiggle,
-        burnt: faultsOf(hypothesis).some((fault) => fault.mode === 'resistive'),
+        burnt:
+          faultsOf(hypothesis).some((fault) => fault.mode === 'resistive') &&
+          nominalOf(this.answer(reading, hypothesis)) !== nominalOf(this.answer(reading, GOOD)),
       });
     known.set(hypothesis, value);
     return value;
@@ -88,13 +92,9 @@ export class SwitchPredictor {
    * where opening it changes nothing.
    */
   private whenApart(place: ReadingPlace, hypothesis: SwitchHypothesis): OhmAnswer | undefined {
-    const jumpy = faultsOf(hypothesis).find((fault) => fault.mode === 'intermittent');
-    if (jumpy?.mode !== 'intermittent') return undefined;
-    const open: SwitchHypothesis = {
-      kind: 'fault',
-      prior: 1,
-      faults: [{ mode: 'stuck-open', part: jumpy.part, contact: jumpy.contact }],
-    };
+    const bad = faultsOf(hypothesis).flatMap((fault) => inBadMoment(fault) ?? [])[0];
+    if (!bad) return undefined;
+    const open: SwitchHypothesis = { kind: 'fault', prior: 1, faults: [bad] };
     const apart = this.answer(place, open);
     return apart.kind === this.answer(place, hypothesis).kind ? undefined : apart;
   }

@@ -2,6 +2,7 @@ import { OhmTable, type End } from '../circuit/fastTable';
 import { buildNetwork, nodeOf, type Network } from '../circuit/network';
 import { ohmReading, type OhmAnswer } from '../circuit/ohmReading';
 import { NodalAnalysis } from '../circuit/nodalAnalysis';
+import { switchesTouched } from '../circuit/partEdges';
 import { circuitOf, type Machine } from '../behaviour/machine';
 import { run, standAfter } from '../behaviour/run';
 import { statementsOf, type Outcome } from '../behaviour/statement';
@@ -9,9 +10,10 @@ import { parseSteps, splitWait } from '../behaviour/step';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { pairKey, setupKey } from '../diagram/setupKey';
-import { splitRef } from '../diagram/terminal';
-import { ownerOf, type Fault } from '../fault/fault';
+import { splitRef, switches } from '../diagram/terminal';
+import { inBadMoment, ownerOf, type Fault } from '../fault/fault';
 import type { Meter } from '../meter/meter';
+import { sidesUnder, type Side } from './quantity';
 import { unitHypotheses, type UnitHypothesis } from './unitHypotheses';
 import type { UseRun } from '../behaviour/useRuns';
 
@@ -83,7 +85,7 @@ export class UnitPredictor {
   private readonly others = new Map<string, Map<string, Outcome>>();
   /** Places of the hypotheses with a fault of each part, or of the hardware that serves it. */
   private readonly byPart = new Map<string, number[]>();
-  /** For each intermittent contact the place of the same contact stuck open; -1 for all else. */
+  /** For each hypothesis that comes and goes the place of what it is in a bad moment; -1 for all else. */
   readonly whenOpen: Int16Array;
 
   constructor(
@@ -102,16 +104,15 @@ export class UnitPredictor {
       ),
     );
     this.whenOpen = Int16Array.from(this.hypotheses, ({ causes: [one, two] }) => {
-      if (one?.mode !== 'intermittent' || two) return -1;
-      return places.get(JSON.stringify({ ...one, mode: 'stuck-open' })) ?? -1;
+      const bad = one && !two ? inBadMoment(one) : undefined;
+      return bad ? (places.get(JSON.stringify(bad)) ?? -1) : -1;
     });
   }
 
   /** Parts whose own terminals show a fault. */
   private partsOf(fault: Fault): string[] {
-    const owner = ownerOf(fault);
-    const part = this.diagram.parts.find((each) => each.id === owner);
-    return part?.kind === 'hardware' ? part.serves : [owner];
+    const touched = switchesTouched(this.diagram, fault, switches(this.diagram));
+    return [...new Set([ownerOf(fault), ...touched])];
   }
 
   /** What an ohmmeter finds under a hypothesis, power off. */
@@ -178,19 +179,22 @@ export class UnitPredictor {
    * The nominal volts between two points after some steps, by the place of the hypothesis; undefined
    * where a point floats or the steps cannot be read. The spread of the supplies is left to who
    * weighs it.
-   * @param second of the last step, where not its end is meant
+   * @param at second of the last step, where not its end is meant; what was changed before: wires
+   * lifted, parts out, jumpers on
    */
   volts(
     steps: string,
     from: TerminalRef,
     to: TerminalRef,
-    second?: number,
+    { second, changed }: { second?: number | undefined; changed?: Setup } = {},
   ): (index: number) => number | undefined {
+    const before = changed && changesIn(this.diagram, changed);
+    const where = `${second ?? ''} ${before ? setupKey(before) : ''} ${steps}`;
     return (index) => {
-      const key = `${index} ${second ?? ''} ${steps}`;
+      const key = `${index} ${where}`;
       let live = this.live.get(key);
       if (live === undefined) {
-        live = this.liveCircuit(index, steps, second);
+        live = this.liveCircuit(index, steps, second, before);
         this.live.set(key, live);
       }
       if (!live) return undefined;
@@ -203,15 +207,33 @@ export class UnitPredictor {
     };
   }
 
+  /**
+   * Where a quantity is under a hypothesis, as the sides of its switches' set points, after some steps or
+   * as the unit stands.
+   */
+  quantity(index: number, actuator: string, steps: string | undefined): Side[] {
+    const { causes = [], faults = [], uses } = this.hypotheses[index] ?? {};
+    const machine =
+      steps === undefined
+        ? undefined
+        : (uses?.courses.get(steps)?.stands.at(-1)?.machine ??
+          this.standAt(steps, uses, causes, undefined));
+    const { actuators } = machine?.setup ?? drawnSetup(this.diagram);
+    const state = actuators[actuator];
+    const usual = typeof state === 'object' ? state.value : NaN;
+    return sidesUnder(this.diagram, actuator, usual, faults);
+  }
+
   private liveCircuit(
     index: number,
     steps: string,
     second: number | undefined,
+    before: Setup | undefined,
   ): { network: Network; potentials: NodalAnalysis } | null {
     const { causes = [], faults = [], uses } = this.hypotheses[index] ?? {};
-    const course = uses?.courses.get(steps)?.stands;
+    const course = before ? undefined : uses?.courses.get(steps)?.stands;
     const known = course?.findLast((each) => each.at <= (second ?? Infinity))?.machine;
-    const machine = known ?? this.standAt(steps, uses, causes, second);
+    const machine = known ?? this.standAt(steps, uses, causes, second, before);
     if (!machine) return null;
     const network = circuitOf(this.diagram, machine, faults);
     return { network, potentials: new NodalAnalysis(network, (edge) => edge.nominal) };
@@ -223,11 +245,12 @@ export class UnitPredictor {
     uses: UseRun | undefined,
     causes: readonly Fault[],
     second: number | undefined,
+    before?: Setup,
   ): Machine | undefined {
     const parsed = parseSteps(this.diagram, steps);
     if (!parsed.ok) return undefined;
-    if (second !== undefined)
-      return standAfter(this.diagram, parsed.value, causes, second)?.machine;
+    if (second !== undefined || before)
+      return standAfter(this.diagram, parsed.value, causes, second, before)?.machine;
     const { base, waits } = splitWait(steps);
     const seconds = parsed.value.at(-1)?.lasts ?? 0;
     const [, course] =
@@ -276,6 +299,12 @@ export class UnitPredictor {
     this.bySetup.set(setup, tables);
     return tables;
   }
+}
+
+/** A setup as drawn, with the wires lifted, parts out and jumpers on of another; undefined where there are none. */
+function changesIn(diagram: Diagram, { lifted, partsOut, jumpers }: Setup): Setup | undefined {
+  if (!lifted.length && !partsOut.length && !jumpers.length) return undefined;
+  return { ...drawnSetup(diagram), lifted, partsOut, jumpers };
 }
 
 /** Ohms as one number: Infinity for open, undefined where it may be either. */

@@ -31,7 +31,9 @@ export function candidatesOf(
     const at =
       test.kind === 'ohm' || test.kind === 'volt'
         ? atItself(predictor.diagram, test.from, test.to)
-        : [];
+        : test.kind === 'measure'
+          ? [test.actuator]
+          : [];
     const takes = minutes.from(minutes.untouched, cost);
     const tells = `${test.kind} ${at.join()} ${cost.panels} ${String.fromCharCode(...outcome)}`;
     const known = kept.get(tells);
@@ -50,6 +52,8 @@ export function keyOf(test: UnitTest): string {
       return ['volt', pairKey(test.from, test.to), test.steps].join('|');
     case 'look':
       return ['look', test.look].join('|');
+    case 'measure':
+      return ['measure', test.actuator, test.steps ?? ''].join('|');
     case 'try': {
       const { steps, subject, jumper } = test;
       return ['try', steps, subject, jumper ? pairKey(...jumper) : ''].join('|');

@@ -1,8 +1,9 @@
 import type { Evidence } from '../call/evidence';
-import type { Diagram, TerminalRef } from '../diagram/diagram';
+import type { Diagram, QuantityActuator, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { setupKey, stateKey } from '../diagram/setupKey';
 import { splitRef } from '../diagram/terminal';
+import { movedBy, quantityOf } from '../inference/quantity';
 import type { UnitTest } from './unitTests';
 
 /**
@@ -17,12 +18,21 @@ const MINUTES = {
   wire: 0.8,
   move: 0.3,
   byHand: 1,
+  warmed: 4,
   use: 3,
   script: 4,
   risk: 2,
   jumper: 1.5,
   clips: 0.6,
   helper: 8,
+};
+/** Minutes to put the instrument on and read it: gauges are screwed on, a thermometer is held; from memory. */
+const INSTRUMENT: Record<QuantityActuator['quantity'], number> = {
+  temperature: 1.5,
+  pressure: 6,
+  airflow: 2,
+  speed: 4,
+  level: 1,
 };
 
 /** How a unit stands while it is worked on: panels that are open, and the setup it was left in. */
@@ -74,6 +84,15 @@ export class Minutes {
         const look = this.diagram.looks?.find((each) => each.id === test.look);
         const panels = this.panelOf.get(`look ${test.look}`) ?? 0;
         return { minutes: look?.minutes ?? 1, panels, stand: undefined };
+      }
+      case 'measure': {
+        const quantity = quantityOf(this.diagram, test.actuator)?.quantity ?? 'temperature';
+        const used = test.steps === undefined ? 0 : MINUTES.use + waited(test.steps);
+        return {
+          minutes: INSTRUMENT[quantity] + used,
+          panels: this.panelOf.get(movedBy(this.diagram, test.actuator)[0]?.id ?? '') ?? 0,
+          stand: DRAWN,
+        };
       }
       case 'try':
         return test.jumper
@@ -135,6 +154,14 @@ export class Minutes {
     return !(live && this.diagram.panels.some((each, i) => each.coldOnly && panels & (1 << i)));
   }
 
+  /** Whether a switch is brought to its other side by warming or cooling it, which is waited for. */
+  private isWarmed(id: string): boolean {
+    const part = this.diagram.parts.find((each) => each.id === id);
+    return (
+      part?.kind === 'switch' && quantityOf(this.diagram, part.actuator)?.quantity === 'temperature'
+    );
+  }
+
   /** Whether a button is held while it is read. */
   private isHeld(setup: Setup): boolean {
     return this.diagram.actuators.some(
@@ -163,8 +190,10 @@ export class Minutes {
     const moved = this.diagram.actuators.filter(
       ({ id }) => stateKey(one.actuators[id]) !== stateKey(two.actuators[id]),
     ).length;
-    const held = Object.entries(two.byHand).filter(([id, at]) => one.byHand[id] !== at).length;
-    minutes = (off + on) * MINUTES.wire + moved * MINUTES.move + held * MINUTES.byHand;
+    const held = Object.entries(two.byHand)
+      .filter(([id, at]) => one.byHand[id] !== at)
+      .reduce((sum, [id]) => sum + (this.isWarmed(id) ? MINUTES.warmed : MINUTES.byHand), 0);
+    minutes = (off + on) * MINUTES.wire + moved * MINUTES.move + held;
     this.moves.set(key, minutes);
     return minutes;
   }
@@ -194,6 +223,10 @@ export function testOf(entry: Evidence): UnitTest | undefined {
       return entry.shows.kind === 'volts'
         ? { kind: 'volt', from, to, steps: steps ?? '' }
         : { kind: 'ohm', reach: 'through', from, to, setup, wiggle };
+    }
+    case 'measurement': {
+      const { actuator, steps } = entry;
+      return { kind: 'measure', actuator, ...(steps !== undefined && { steps }) };
     }
     case 'act':
       return undefined;

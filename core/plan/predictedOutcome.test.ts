@@ -9,6 +9,7 @@ import { HEALTHY, entryLikelihood } from '../inference/entryLikelihood';
 import { ORDINARY_METER, showOhms } from '../meter/meter';
 import { predictedOutcome } from './predictedOutcome';
 import { jumperTests, liveTests, unitTests } from './unitTests';
+import { effectOf } from '../fault/fault';
 
 const ids = ['coil-burner', 'top-load-washer', 'trailer-furnace', 'front-load-washer'];
 const unitOf = (id: string): UnitPredictor => {
@@ -90,8 +91,10 @@ it.each(['coil-burner', 'top-load-washer', 'trailer-furnace'])(
         const { steps, subject, jumper } = test;
         const kinds = predictedOutcome(predictor, test);
         const run = hypotheses.map((_, i) => predictor.outcome(i, steps, subject, jumper));
-        hypotheses.forEach((_, i) => {
-          if ((kinds[i] ?? -1) < 0) return;
+        hypotheses.forEach(({ causes }, i) => {
+          // What a short does hangs on milliohms.
+          const shorts = causes.some((each) => each.mode === 'shorted' || effectOf(each, 'bridge'));
+          if ((kinds[i] ?? -1) < 0 || shorts) return;
           checked++;
           const foretoldSame = kinds[i] === kinds[HEALTHY];
           expect({ i, same: run[i] === run[HEALTHY] }).toEqual({ i, same: foretoldSame });

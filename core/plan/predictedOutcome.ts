@@ -35,6 +35,15 @@ export function predictedOutcome(predictor: UnitPredictor, test: UnitTest): Int8
         look && hypotheses[i]?.faults.some((fault) => pointsTo(look, fault)) ? 1 : 0,
       );
     }
+    case 'measure': {
+      const kinds = new Map<string, Kind>();
+      return each((i) => {
+        const sides = predictor.quantity(i, test.actuator, test.steps).join();
+        const known = kinds.get(sides) ?? kinds.size;
+        kinds.set(sides, known);
+        return known;
+      });
+    }
     case 'try':
       return foretoldTry(predictor, test);
     case 'volt': {

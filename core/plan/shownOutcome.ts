@@ -10,6 +10,8 @@ import type { UnitTest } from './unitTests';
 export type ShownOutcome =
   | { kind: 'display'; display: Display }
   | { kind: 'volts'; volts: number }
+  /** A quantity, below or above the set points of its switches. */
+  | { kind: 'sides'; sides: string[] }
   | { kind: 'found'; found: boolean }
   | { kind: 'does'; outcome: Outcome };
 
@@ -22,6 +24,8 @@ export function shownAs(
   switch (test.kind) {
     case 'look':
       return { kind: 'found', found: outcome === 1 };
+    case 'measure':
+      return { kind: 'sides', sides: predictor.quantity(shows, test.actuator, test.steps) };
     case 'try': {
       const does = predictor.outcome(shows, test.steps, test.subject, test.jumper);
       return does && { kind: 'does', outcome: does };

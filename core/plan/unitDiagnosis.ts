@@ -1,14 +1,22 @@
 import { contradictions, type Contradiction } from '../inference/contradictions';
 import { twinsOtherwise } from '../inference/knownGoodUnit';
-import { setPointsMissing } from '../inference/setPoints';
+import { movedByQuantity, setPointsMissing } from '../inference/setPoints';
 import { hypothesesWithPairs } from '../inference/pairsOfFaults';
-import type { Evidence } from '../call/evidence';
+import { placeKey, type Evidence } from '../call/evidence';
 import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';
-import { unitHypotheses, type UnitHypothesis } from '../inference/unitHypotheses';
+import { misfit, type Misfit } from '../inference/surprise';
+import { unitHypotheses, wrongIn, type UnitHypothesis } from '../inference/unitHypotheses';
 import { UnitPredictor } from '../inference/unitPredictor';
-import { beliefState, type BeliefState, type UnitVerdict } from '../inference/beliefState';
+import {
+  beliefState,
+  readingsFor,
+  type BeliefState,
+  type Suspect,
+  type UnitVerdict,
+} from '../inference/beliefState';
 import { UseRuns } from '../behaviour/useRuns';
 import type { Diagram } from '../diagram/diagram';
+import type { Mode } from '../fault/fault';
 import type { Meter } from '../meter/meter';
 import { UnitPlanner, type Advice } from './unitPlanner';
 import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
@@ -65,11 +73,17 @@ export class UnitDiagnosis {
     const { twins: oddTwins, counted: entries } = twinsOtherwise(this.predictor, all);
     const { planner, state } = this.stateOf(entries);
     const { verdict, tests } = planner.advise(state, entries, way);
+    const { predictor } = planner;
+    const odd = ends(verdict)
+      ? misfit(predictor, entries, state, state.suspects[0]?.id)
+      : undefined;
+    const surprised = odd && !(odd.stands && manyPlaces(predictor, entries, verdict));
+    const blocked =
+      verdict.kind === 'named' ? blockedBy(predictor, entries, verdict.suspect) : undefined;
     const again =
-      secondLook(planner.predictor, entries, state) ??
-      (verdict.kind === 'named'
-        ? onceMore(planner.predictor, entries, verdict.suspect)
-        : undefined);
+      secondLook(predictor, entries, state) ??
+      (verdict.kind === 'named' ? onceMore(predictor, entries, verdict.suspect) : undefined) ??
+      (surprised ? readAgain(entries, odd) : undefined);
     const settles =
       verdict.kind === 'group' && !way.live
         ? planner.advise(state, entries, { ...way, live: true }).tests
@@ -79,11 +93,20 @@ export class UnitDiagnosis {
       state,
       verdict: again
         ? { kind: 'open', needs: 'second-look' }
-        : unlessBlocked(this.predictor, verdict),
-      tests: again ? [] : tests,
-      settles,
+        : surprised
+          ? { kind: 'surprise', misfit: odd }
+          : blocked
+            ? { kind: 'open', needs: blocked.needs }
+            : verdict,
+      tests:
+        again || surprised
+          ? []
+          : blocked?.needs === 'quantity'
+            ? [planner.measuring(blocked.actuator, entries)]
+            : tests,
+      settles: surprised ? [] : settles,
       secondLook: again,
-      contradictions: contradictions(planner.predictor, entries),
+      contradictions: contradictions(predictor, entries),
       oddTwins,
       pairs: planner !== this.planner,
     };
@@ -103,8 +126,8 @@ export class UnitDiagnosis {
     if (!hypotheses) return { planner, state };
     const paired = this.pairedWith(hypotheses);
     const together = beliefState(paired.predictor, entries);
-    const leads = together.suspects[0]?.leading.causes.length ?? 0;
-    if (leads < 2) return { planner, state };
+    const leading = together.suspects[0]?.leading;
+    if (!leading || wrongIn(leading).length < 2) return { planner, state };
     paired.planner ??= new UnitPlanner(paired.predictor);
     return { planner: paired.planner, state: together };
   }
@@ -120,9 +143,59 @@ export class UnitDiagnosis {
   }
 }
 
-/** A switch that pressure or heat moves is not condemned while nobody knows when it should: open can be right. */
-function unlessBlocked({ diagram }: UnitPredictor, verdict: UnitVerdict): UnitVerdict {
-  if (verdict.kind !== 'named') return verdict;
-  const missing = verdict.suspect.leading.causes.some((each) => setPointsMissing(diagram, each));
-  return missing ? { kind: 'open', needs: 'set-points' } : verdict;
+/** Whether a verdict is the end of a call, and so has to go together with all that is known. */
+const ends = ({ kind }: UnitVerdict): boolean =>
+  kind === 'named' || kind === 'group' || kind === 'nothing-found';
+
+/** Whether what is named was read at several places, which no one slip makes: one odd reading does not outweigh them. */
+function manyPlaces(
+  predictor: UnitPredictor,
+  entries: readonly Evidence[],
+  verdict: UnitVerdict,
+): boolean {
+  if (verdict.kind !== 'named') return false;
+  const places = readingsFor(predictor, verdict.suspect, entries).map((each) =>
+    each.kind === 'reading' ? placeKey(each) : each.actuator,
+  );
+  return new Set(places).size > 1;
+}
+
+/** A cold reading that does not fit is taken once more before anything is said. */
+function readAgain(entries: readonly Evidence[], odd: Misfit): SecondLook | undefined {
+  const entry = entries.find((each) => each.id === odd.entry);
+  const cold = entry?.kind === 'reading' && entry.shows.kind !== 'volts';
+  return cold && !odd.stands ? { entry: odd.entry, slip: 'misfit' } : undefined;
+}
+
+/** Faults that a switch shows as well while it is right and its quantity is not where it should be. */
+const LOOKS_RIGHT: readonly Mode[] = ['stuck-open', 'stuck-closed', 'not-actuated', 'tripped'];
+
+/**
+ * A switch that pressure or heat moves is not condemned while nobody knows when it should go over, nor
+ * while nobody has read what moves it: open can be right. Read alone, moved by hand or warmed, or felt
+ * to be cold, it stands under a quantity that is known.
+ */
+function blockedBy(
+  predictor: UnitPredictor,
+  entries: readonly Evidence[],
+  suspect: Suspect,
+): { needs: 'set-points' } | { needs: 'quantity'; actuator: string } | undefined {
+  const { diagram } = predictor;
+  for (const fault of suspect.leading.causes) {
+    if (setPointsMissing(diagram, fault)) return { needs: 'set-points' };
+    const moved = movedByQuantity(diagram, fault);
+    if (!moved?.part.setPoints || moved.part.id !== suspect.id) continue;
+    if (!LOOKS_RIGHT.includes(fault.mode)) continue;
+    const { part, quantity } = moved;
+    const measured = entries.some(
+      (each) => each.kind === 'measurement' && each.actuator === quantity.id,
+    );
+    const known = readingsFor(predictor, suspect, entries).some(
+      (each) =>
+        each.kind === 'reading' &&
+        (part.id in each.setup.byHand || typeof each.setup.actuators[quantity.id] === 'string'),
+    );
+    if (!measured && !known) return { needs: 'quantity', actuator: quantity.id };
+  }
+  return undefined;
 }

@@ -19,6 +19,7 @@ import { minutesByPolicy, rankedBy } from './rankedTests';
 import type { Policy } from './policies';
 import { onlyMillivolts, USUAL_WAY, wanted, type WayOfWorking } from './wayOfWorking';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
+import { Trips } from './trips';
 import { windows } from './windows';
 
 /** What a test would show, how probable that is, and who would be suspected then. */
@@ -45,6 +46,11 @@ export interface Advice {
 
 /** Explanations that are planned for: the likeliest that make up this much, and no more than so many. */
 const PLANNED = { share: 0.985, most: 60 };
+/**
+ * What it is taken to cost to put power on a short: contacts weld further and people are hurt. It comes last,
+ * and only where no cold reading tells. From memory; the shop's own figure comes with its settings.
+ */
+const HARM_MINUTES = 60;
 /** A test that was taken twice says no more. */
 const MOST_TIMES = 2;
 const SHOWN = 4;
@@ -55,6 +61,7 @@ export class UnitPlanner {
   private readonly cold: Candidate[];
   private readonly hot = new Map<string, Candidate[]>();
   private readonly line: Map<string, number>;
+  private readonly trips: Trips;
 
   constructor(
     readonly predictor: UnitPredictor,
@@ -62,6 +69,7 @@ export class UnitPlanner {
   ) {
     this.minutes = new Minutes(predictor.diagram);
     this.line = alongTheLine(predictor.diagram);
+    this.trips = new Trips(predictor);
     this.cold = candidatesOf(predictor, this.minutes, unitTests(predictor.diagram), progress);
   }
 
@@ -124,6 +132,13 @@ export class UnitPlanner {
     return { verdict: { kind: 'group', suspects, probability: together }, tests: [] };
   }
 
+  /** Reading a quantity that a verdict waits for; it is asked for whatever else it tells. */
+  measuring(actuator: string, entries: readonly Evidence[]): Advice {
+    const test: UnitTest = { kind: 'measure', actuator };
+    const minutes = this.minutes.from(this.minutes.afterAll(entries), this.minutes.of(test));
+    return { test, minutes, bits: 0, expected: minutes, meanings: [] };
+  }
+
   /** Minutes to the verdict that each school is expected to take from here. */
   compare(
     state: BeliefState,
@@ -171,13 +186,15 @@ export class UnitPlanner {
       confirmed,
       options: [],
     };
-    const fresh = this.options(candidates, places, entries, bench, 1);
+    const fresh = this.options(candidates, places, node.weights, entries, bench, 1);
     const telling = fresh.some(
       (each) =>
         decision.expectedEntropy(each, node.weights) < decision.entropy(node.weights) - WORTH_BITS,
     );
     // Only when nothing else tells is a test worth taking again.
-    node.options = telling ? fresh : this.options(candidates, places, entries, bench, MOST_TIMES);
+    node.options = telling
+      ? fresh
+      : this.options(candidates, places, node.weights, entries, bench, MOST_TIMES);
     return { decision, root: node, places };
   }
 
@@ -204,6 +221,7 @@ export class UnitPlanner {
   private options(
     candidates: readonly Candidate[],
     { hypotheses, suspects }: Places,
+    weights: Float64Array,
     entries: readonly Evidence[],
     bench: Bench,
     times: number,
@@ -214,10 +232,12 @@ export class UnitPlanner {
       if (test) taken.set(keyOf(test), (taken.get(keyOf(test)) ?? 0) + 1);
     }
     const kept = new Map<string, Option & { minutes: number }>();
-    for (const { test, key, cost, outcome, at } of candidates) {
+    for (const { test, key, cost: itself, outcome, at } of candidates) {
       if ((taken.get(key) ?? 0) >= times) continue;
       const here = ofPlanned(outcome, hypotheses);
       if (!here) continue;
+      const harm = this.trips.chance(test, hypotheses, weights);
+      const cost = harm > 0 ? { ...itself, minutes: itself.minutes + HARM_MINUTES * harm } : itself;
       const own = at.flatMap((id) => (suspects.includes(id) ? [suspects.indexOf(id)] : []));
       const minutes = this.minutes.from(bench, cost);
       const look =

@@ -4,6 +4,7 @@ import { isolate } from '../circuit/isolation';
 import type { Diagram, Part, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, positionsOf, type Setup } from '../diagram/setup';
 import { switches, terminalRef } from '../diagram/terminal';
+import { movedBy } from '../inference/quantity';
 import { subsets } from '../subsets';
 
 /** Ohms, with everything dead. */
@@ -26,6 +27,14 @@ export interface VoltTest {
   steps: string;
 }
 
+/** A quantity that moves switches, by its own instrument. */
+export interface MeasureTest {
+  kind: 'measure';
+  actuator: string;
+  /** What the unit is brought to do; as it stands, where nothing is said. */
+  steps?: string;
+}
+
 /** A quick check without a meter. */
 export interface LookTest {
   kind: 'look';
@@ -44,7 +53,7 @@ export interface TryTest {
 }
 
 /** Something that can be asked of a unit next. */
-export type UnitTest = OhmTest | VoltTest | LookTest | TryTest;
+export type UnitTest = OhmTest | VoltTest | LookTest | TryTest | MeasureTest;
 
 /** Setups with the unit dead and at most this many controls away from where they are drawn. */
 const MOST_MOVED = 3;
@@ -82,6 +91,7 @@ export function unitTests(diagram: Diagram): UnitTest[] {
   if (!drawn) return [];
   return [
     ...(diagram.looks ?? []).map((look): UnitTest => ({ kind: 'look', look: look.id })),
+    ...measurements(diagram),
     ...tries(diagram),
     ...diagram.parts.flatMap((part) => ownTests(diagram, part, drawn)),
     ...diagram.wires.map((wire): UnitTest => ({
@@ -96,17 +106,34 @@ export function unitTests(diagram: Diagram): UnitTest[] {
   ];
 }
 
+/** Every quantity that moves a switch: as it stands, and where the unit drives it in its uses. */
+function measurements(diagram: Diagram): UnitTest[] {
+  return diagram.actuators.flatMap((actuator): UnitTest[] => {
+    if (actuator.kind !== 'quantity' || !movedBy(diagram, actuator.id).length) return [];
+    const test = { kind: 'measure', actuator: actuator.id } as const;
+    if (!actuator.driven) return [test];
+    return (diagram.uses ?? []).flatMap(({ steps }) =>
+      stepsOf(steps).map((each): UnitTest => ({ ...test, steps: each })),
+    );
+  });
+}
+
+/** The steps of a use, each up to itself. */
+function stepsOf(written: string): string[] {
+  const steps = written.split(',').filter((word) => !word.trim().startsWith('wait=')).length;
+  return Array.from({ length: steps }, (_, i) => upToStep(written, i));
+}
+
 /** Every use up to each of its steps: what is watched is what the last one does. */
 function tries(diagram: Diagram): UnitTest[] {
   const watched = diagram.parts.filter(
     (part) => part.kind === 'load' || (part.kind === 'board' && part.logic),
   );
-  return (diagram.uses ?? []).flatMap((use) => {
-    const steps = use.steps.split(',').filter((word) => !word.trim().startsWith('wait=')).length;
-    return Array.from({ length: steps }, (_, i) => upToStep(use.steps, i)).flatMap((text) =>
+  return (diagram.uses ?? []).flatMap((use) =>
+    stepsOf(use.steps).flatMap((text) =>
       watched.map((part): UnitTest => ({ kind: 'try', steps: text, subject: part.id })),
-    );
-  });
+    ),
+  );
 }
 
 /** Readings of a part alone: its contacts in every position, its elements, what it protects by. */
@@ -126,7 +153,9 @@ function ownTests(diagram: Diagram, part: Part, drawn: Setup): UnitTest[] {
       const reached = actuator?.kind === 'hand' || actuator?.kind === 'momentary';
       return positionsOf(diagram, part).flatMap((position) => {
         const actuators = { ...drawn.actuators, [part.actuator]: position };
-        const setups: Setup[] = [{ ...drawn, lifted, byHand: { [part.id]: position } }];
+        const setups: Setup[] = part.handless
+          ? []
+          : [{ ...drawn, lifted, byHand: { [part.id]: position } }];
         if (reached) setups.push({ ...drawn, lifted, actuators });
         else if (position === part.free) setups.push({ ...drawn, lifted });
         const row = part.table.rows.find((each) => each.position === position);

@@ -7,7 +7,9 @@ import { parseSteps } from '../behaviour/step';
 import { voltsBetween } from '../circuit/voltReading';
 import { drawnSetup, poweredSetup } from '../diagram/setup';
 import { pairKey, setupKey } from '../diagram/setupKey';
-import type { Fault } from '../fault/fault';
+import type { Diagram } from '../diagram/diagram';
+import { inBadMoment, type Fault } from '../fault/fault';
+import { movedBy } from '../inference/quantity';
 import { showOhms } from '../meter/meter';
 import { testOf } from '../plan/minutes';
 import type { WayOfWorking } from '../plan/wayOfWorking';
@@ -126,6 +128,12 @@ function take(
         ...(jumper && { jumper }),
       };
     }
+    case 'measure': {
+      const { actuator, steps } = test;
+      const value = valueUnder(diagram, actuator, steps, causes, faults);
+      const when = steps === undefined ? {} : { steps };
+      return { kind: 'measurement', id, actuator, value, how: 'measured', ...when };
+    }
     case 'volt': {
       const { from, to, steps } = test;
       const parsed = parseSteps(diagram, steps);
@@ -160,15 +168,38 @@ function take(
       };
       const ohms = ohmsOf(faults);
       // Moved, an intermittent contact jumps where its opening would show.
-      const open = faults.map((fault) =>
-        fault.mode === 'intermittent' ? { ...fault, mode: 'stuck-open' as const } : fault,
-      );
+      const open = faults.map((fault) => inBadMoment(fault) ?? fault);
       if (wiggle && ohmsOf(open) !== ohms) return { ...reading, shows: { kind: 'unsteady' } };
       const slipped = technician.slips(`${pairKey(from, to)} ${setupKey(setup)}`, slips, chance);
       const shown = slipped ? (ohms === Infinity ? 0.05 : Infinity) : ohms;
       return { ...reading, shows: showOhms(meter, shown) };
     }
   }
+}
+
+/** How far beyond its set point a quantity that is out of place lies, in tolerances: from memory. */
+const BEYOND = 2;
+
+/** What an instrument finds of a quantity in a unit with faults. */
+function valueUnder(
+  diagram: Diagram,
+  actuator: string,
+  steps: string | undefined,
+  causes: readonly Fault[],
+  faults: readonly Fault[],
+): number {
+  for (const fault of faults) {
+    if (!('actuator' in fault) || fault.actuator !== actuator) continue;
+    const points = movedBy(diagram, actuator).find(({ id }) => id === fault.beyond)?.setPoints;
+    if (points && fault.side === 'above')
+      return points.rising.at + BEYOND * points.rising.tolerance;
+    if (points) return points.falling.at - BEYOND * points.falling.tolerance;
+  }
+  const parsed = parseSteps(diagram, steps ?? '');
+  const stand =
+    parsed.ok && steps !== undefined ? standAfter(diagram, parsed.value, causes) : undefined;
+  const state = (stand?.machine.setup ?? drawnSetup(diagram)).actuators[actuator];
+  return typeof state === 'object' ? state.value : NaN;
 }
 
 /** Volts that a meter may show of a point that floats. */

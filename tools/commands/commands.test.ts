@@ -152,6 +152,8 @@ describe('the command-line doors', () => {
         set: { wall: 'on' },
         shows: '0.3',
       },
+      // Cold: it is not rightly open.
+      { kind: 'measurement', actuator: 'box', value: 70, how: 'measured' },
     ];
     const evidence = { format: 'yarrix-evidence', version: 1, entries };
     const of = async (name: string, all: object[], ...options: string[]) => {

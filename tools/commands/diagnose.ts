@@ -137,6 +137,8 @@ function sayVerdict(diagram: Diagram, verdict: UnitVerdict): string {
       return `Verdict: one of ${verdict.suspects.map((each) => saySuspect(diagram, each)).join('; ')}`;
     case 'nothing-found':
       return 'Verdict: nothing wrong found in this diagram';
+    case 'surprise':
+      return `No part is named: what is known does not go together; ${verdict.misfit.entry} fits least.`;
     case 'open':
       return `No verdict yet${NEEDS[verdict.needs]}.`;
   }
@@ -146,6 +148,7 @@ const NEEDS = {
   test: '',
   'own-terminals': ': it has not been read at its own terminals',
   'second-look': ': one reading wants a second look',
+  quantity: ': what moves it has not been measured, so open can be right',
   'set-points': ': its set points are not known, so open can be right',
 };
 

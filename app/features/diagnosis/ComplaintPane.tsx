@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { momentsOf, OUTCOMES } from '../../../core/describe/unit';
+import { momentsOf, sayableOutcomes } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** What the unit does and does not do, put together from its own controls and loads. */
@@ -14,7 +14,12 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
   const [source, setSource] = useState<'told' | 'seen'>('told');
   const [steps, setSteps] = useState<string>();
   const [subject, setSubject] = useState<string>();
-  const loads = diagram.parts.filter((part) => part.kind === 'load');
+  // What trips is spoken of as much as what does not run: at which moment decides a lot.
+  const subjects = [
+    ...diagram.parts.filter(({ kind }) => kind === 'load'),
+    ...diagram.parts.filter(({ kind }) => kind === 'protector'),
+    ...diagram.supplies.filter(({ amps }) => amps !== undefined),
+  ];
   const tell = (outcome: Outcome): void => {
     if (steps === undefined || subject === undefined) return;
     work.tell(source, steps, subject, outcome);
@@ -53,7 +58,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
       </Choice>
       {steps !== undefined && (
         <Choice says="The part that is spoken of">
-          {loads.map((part) => (
+          {subjects.map((part) => (
             <Button
               key={part.id}
               label={part.name}
@@ -66,7 +71,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
       )}
       {steps !== undefined && subject !== undefined && (
         <Choice says="What it does then">
-          {OUTCOMES.map(([outcome, says]) => (
+          {sayableOutcomes(diagram, subject).map(([outcome, says]) => (
             <Button
               key={outcome}
               label={says}

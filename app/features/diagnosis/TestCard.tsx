@@ -13,6 +13,7 @@ import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import type { GoodShown, ShownTest } from '../../workers/diagnosis';
 import { contactOf, Good } from './Good';
+import { MeasureCard } from './MeasureCard';
 import { capital, nameOf, sayableOutcomes, sayLast } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
@@ -24,6 +25,12 @@ export function TestCard({ work, advice }: { work: Work; advice: ShownTest }) {
     <Card testID="next-test">
       {test.kind === 'look' && <LookCard work={work} test={test} takes={takes} />}
       {test.kind === 'try' && <TryCard work={work} test={test} takes={takes} />}
+      {test.kind === 'measure' && (
+        <>
+          <Takes says={`By its own instrument · ${takes}`} />
+          <MeasureCard key={test.actuator} work={work} test={test} />
+        </>
+      )}
       {test.kind === 'ohm' && (
         <>
           <Takes says={`Unplugged, dead and proved · dial Ω · ${takes}`} />

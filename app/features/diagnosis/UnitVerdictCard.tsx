@@ -1,6 +1,8 @@
 import { View } from 'react-native';
-import { conditionOf, remedyFor } from '../../../core/describe/remedy';
+import { conditionOf, remedyFor, sayReplacement } from '../../../core/describe/remedy';
+import { sayOhms } from '../../../core/describe/display';
 import { sayTest } from '../../../core/describe/test';
+import { loopShares } from '../../../core/inference/loopShares';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
@@ -25,6 +27,8 @@ export function UnitVerdictCard({ work }: { work: Work }) {
           <Type>Look at the house, at how it is used, and at what this diagram does not show.</Type>
         </Card>
       );
+    case 'surprise':
+      return <Surprise work={work} verdict={verdict} />;
     case 'open':
       return verdict.needs === 'set-points' ? <SetPointsMissing work={work} /> : null;
     case undefined:
@@ -48,6 +52,47 @@ function SetPointsMissing({ work }: { work: Work }) {
   );
 }
 
+/** What is known does not go together: no part is named, and the entry that fits least is asked about. */
+function Surprise({
+  work,
+  verdict,
+}: {
+  work: Work;
+  verdict: Extract<ShownVerdict, { kind: 'surprise' }>;
+}) {
+  const { diagram } = work.call;
+  const { entry, stands, wouldTake } = verdict;
+  const suspected = work.findings?.suspects[0];
+  return (
+    <Card ground="warnGround" edge="warn" testID="unit-verdict">
+      <Type size="title" weight="heavy" tone="warn">
+        This does not go together
+      </Type>
+      <Type>
+        Most of it speaks for {nameOf(diagram, suspected?.id).toLowerCase()}, and one entry does not
+        fit. Nothing is named before that is settled.
+      </Type>
+      <Entries work={work} title="Fits least" ids={[entry]} testID="verdict-misfit" />
+      <Type>
+        {wouldTake
+          ? `For it to be so, this would have to be: ${nameOf(diagram, wouldTake.id)}, ${sayFaultOf(diagram, wouldTake.faults)}.`
+          : 'Nothing that this diagram knows makes it so: it may be drawn otherwise, or something else is wrong as well.'}
+      </Type>
+      <Type weight="strong">
+        {stands
+          ? 'It was the same twice. Look whether the diagram is that of this unit, and whether two things are wrong.'
+          : 'Take it again, or take it back if it was told wrong.'}
+      </Type>
+      <Button
+        icon="corner-up-left"
+        label="Take that entry back"
+        testID="misfit-back"
+        onPress={() => work.takeBack(entry)}
+      />
+    </Card>
+  );
+}
+
 function Named({
   work,
   verdict,
@@ -59,6 +104,7 @@ function Named({
   const { suspect, because, against } = verdict;
   const [fault] = suspect.faults;
   const condition = fault && conditionOf(diagram, fault);
+  const replacement = sayReplacement(diagram, suspect.id);
   const causes = diagram.parts.find((each) => each.id === suspect.id)?.causes ?? [];
   const others = (work.findings?.suspects ?? []).filter(
     (each) => each.id !== suspect.id && each.probability >= 0.005,
@@ -76,7 +122,9 @@ function Named({
           {remedyFor(diagram, fault).says}
         </Type>
       )}
+      {replacement !== undefined && <Type testID="verdict-replacement">{replacement}</Type>}
       {condition !== undefined && <Type testID="verdict-condition">{condition}</Type>}
+      {fault && 'loop' in fault && <Shares work={work} loop={fault.loop} />}
       {causes.length > 0 && (
         <Type testID="verdict-causes">Look for the cause first: {causes.join('; ')}.</Type>
       )}
@@ -89,6 +137,27 @@ function Named({
         </Type>
       )}
     </Card>
+  );
+}
+
+/** The loop as a sum: what each contact takes, and in which order to bring it under its limit. */
+function Shares({ work, loop }: { work: Work; loop: string }) {
+  const { diagram } = work.call;
+  const sum = loopShares(diagram, loop, work.evidence);
+  if (!sum) return null;
+  const order = sum.toDo.map(({ part }) => nameOf(diagram, part)).join(', then ');
+  return (
+    <View testID="loop-shares">
+      {sum.shares.map(({ part, contact, ohms, read }) => (
+        <Type key={`${part}.${contact}`} size="small">
+          {nameOf(diagram, part)}: {read ? sayOhms(ohms) : 'not read'}
+        </Type>
+      ))}
+      <Type weight="strong">
+        {sayOhms(sum.ohms)} in all, {sayOhms(sum.budget)} allowed.{' '}
+        {order ? `In this order until it holds: ${order}.` : 'As read it is within its limit.'}
+      </Type>
+    </View>
   );
 }
 

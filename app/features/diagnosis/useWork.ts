@@ -5,13 +5,14 @@ import {
   showsKey,
   type ActEvidence,
   type Evidence,
+  type MeasurementEvidence,
   type ReadingEvidence,
 } from '../../../core/call/evidence';
 import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
 import { METERS, meterWithLeads, type Meter } from '../../../core/meter/meter';
-import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
+import type { MeasureTest, OhmTest, VoltTest } from '../../../core/plan/unitTests';
 import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
 import { selectCall } from '../../state/callView';
 import { powerAndIsolation } from '../../../core/call/power';
@@ -52,6 +53,7 @@ export interface Work extends Diagnosis {
     jumper?: [ReadingEvidence['from'], ReadingEvidence['to']],
   ) => void;
   look: (look: string, found: boolean) => void;
+  measure: (test: MeasureTest, value: number, how: MeasurementEvidence['how']) => void;
   act: (part: string, act: ActEvidence['act']) => void;
   /**
    * Enters what the meter showed; what is said both ways comes back as a question.
@@ -158,6 +160,8 @@ export function useWork(callId: string): WorkOpening {
       tell: (source, steps, subject, outcome, jumper) =>
         log('statement', { source, steps, subject, outcome, ...(jumper && { jumper }) }),
       look: (look, found) => log('look', { look, found }),
+      measure: ({ actuator, steps }, value, how) =>
+        log('measurement', { actuator, value, how, ...(steps !== undefined && { steps }) }),
       act: (part, act) => log('act', { part, act }),
       read,
       takeBack: (names) => log('doubt', { names, reason: 'taken back' }),

@@ -1,24 +1,35 @@
+import type { CircuitClass } from '../../diagram/diagram';
 import { terminalRef } from '../../diagram/terminal';
 import { mode, REPLACE, sizedMode, type Sizes } from '../mode';
-import { atContacts, atNeverPairs } from '../place';
+import { atCommons, atContacts, atNeverPairs } from '../place';
 
-/**
- * What makes badly, in two sizes that a circuit takes differently: some ohm, lost in a long way but
- * felt by a heater, and more than any load. Common practice and from memory.
- */
-const RESISTIVE: Sizes = {
+/** What makes badly: a way with these ohms, and far gone to where hardly anything gets through. */
+const badly = (
+  low: number,
+  nominal: number,
+  high: number,
+  gone: number,
+  every: number[],
+): Sizes => ({
   typical: [
-    { low: 1.5, nominal: 12, high: 30 },
-    { low: 30, nominal: 5_000, high: 2e6 },
+    { low, nominal, high },
+    { low: high, nominal: gone, high: 5e6 },
   ],
-  // From a warm heater contact to a burnt one.
-  every: [0.8, 4, 60, 2_000, 820_000],
-  unsaid: { nominal: 1_000, low: 2, high: 5e6 },
-};
-/** A signal passes what a load would not: only what is far above its contact's limit is a fault. */
-const RESISTIVE_SIGNAL: Sizes = {
-  ...RESISTIVE,
-  typical: [{ low: 200, nominal: 20_000, high: 5e6 }],
+  every,
+  unsaid: { nominal, low, high: 5e6 },
+});
+/**
+ * By what the contact carries: a tenth of an ohm puts a pilot out, and kilohms go by unnoticed in the
+ * input of a board. Common practice, values from memory.
+ */
+const RESISTIVE: Record<CircuitClass, Sizes> = {
+  thermocouple: badly(0.05, 0.2, 0.5, 200, [0.05, 0.15, 0.5, 100]),
+  thermopile: badly(0.3, 1.5, 5, 1_000, [0.3, 0.8, 3, 5, 2_000]),
+  // From a warm contact to a burnt one: what it makes of watts decides.
+  heater: badly(0.2, 10, 20, 5_000, [0.2, 0.6, 4, 20, 820_000]),
+  control: badly(1, 30, 1_000, 50_000, [1, 4, 60, 900, 820_000]),
+  // A signal passes what a load would not: only what is far above its contact's limit is a fault.
+  signal: badly(100, 20_000, 1e6, 3e6, [200, 20_000, 820_000, 4e6]),
 };
 /** A carbon track, wet dirt, a film across what is open; from memory. */
 const LEAKING: Sizes = {
@@ -26,6 +37,14 @@ const LEAKING: Sizes = {
   every: [1_000, 100_000, 4.7e6],
   unsaid: { nominal: 100_000, low: 100, high: 20e6 },
 };
+/** The same in a loop of millivolts, where nothing but metal or water leaks enough to matter. */
+const LEAKING_MILLIVOLTS: Sizes = {
+  typical: [{ low: 5, nominal: 200, high: 100_000 }],
+  every: [5, 500, 100_000],
+  unsaid: { nominal: 200, low: 1, high: 1e6 },
+};
+const inMillivolts = (circuit: CircuitClass | undefined): boolean =>
+  circuit === 'thermopile' || circuit === 'thermocouple';
 /** A whisker of metal between terminals, or dirt; from memory. */
 const METAL_BRIDGE = { nominal: 0.05, low: 0.005, high: 0.5 };
 const BRIDGED: Sizes = {
@@ -41,7 +60,7 @@ export const CONTACT_MODES = {
   'stuck-open': mode({
     on: 'contact',
     says: 'stuck open',
-    where: atContacts(0.38),
+    where: atContacts(0.34),
     effects: [{ kind: 'contact', makes: () => 'open' }],
     remedy: REPLACE,
   }),
@@ -56,7 +75,7 @@ export const CONTACT_MODES = {
     on: 'contact',
     says: 'resistive when closed',
     where: atContacts(0.16),
-    sizes: (circuit) => (circuit === 'signal' ? RESISTIVE_SIGNAL : RESISTIVE),
+    sizes: (circuit = 'control') => RESISTIVE[circuit],
     effects: [{ kind: 'contact', makes: (cell) => (cell === 'open' ? cell : 'own-ohms') }],
     remedy: REPLACE,
   }),
@@ -64,14 +83,15 @@ export const CONTACT_MODES = {
     on: 'contact',
     says: 'leaking when open',
     where: atContacts(0.03),
-    sizes: () => LEAKING,
+    sizes: (circuit) => (inMillivolts(circuit) ? LEAKING_MILLIVOLTS : LEAKING),
     effects: [{ kind: 'contact', makes: (cell) => (cell === 'closed' ? cell : 'own-ohms') }],
     remedy: REPLACE,
   }),
   film: mode({
     on: 'contact',
     says: 'film on the contact',
-    where: atContacts(0),
+    // In use it is closed: it shows where the switch is read alone, and nowhere else.
+    where: atContacts(0.02, true),
     effects: [
       {
         kind: 'contact',
@@ -92,6 +112,14 @@ export const CONTACT_MODES = {
     where: atContacts(0.08),
     // In a steady moment it makes as it should.
     effects: [],
+    inBadMoment: 'stuck-open',
+    remedy: REPLACE,
+  }),
+  'common-open': mode({
+    on: 'terminal',
+    says: 'blade broken inside its common',
+    where: atCommons(0.02),
+    effects: [{ kind: 'contact', makes: () => 'open' }],
     remedy: REPLACE,
   }),
   bridged: sizedMode({

@@ -1,12 +1,12 @@
 import { terminalRef } from '../../diagram/terminal';
-import { exactly, mode, REPLACE, sizedMode, type Sizes } from '../mode';
+import { mode, REPLACE, sizedMode, type Sizes } from '../mode';
 import { atElements, atLoadTerminals, atParts } from '../place';
 
 /** What is left of the ohms of a winding or element with shorted turns; from memory. */
 const SHORTED_TURNS = { nominal: 0.5, low: 0.2, high: 0.8 };
 /** Metal on metal, a damp element; from memory. */
 const GROUND_FAULT: Sizes = {
-  typical: [2, 20_000].map(exactly),
+  typical: [{ nominal: 5, low: 0.5, high: 50_000 }],
   every: [2, 20_000],
   unsaid: { nominal: 5, low: 0.5, high: 50_000 },
 };
@@ -16,7 +16,7 @@ export const LOAD_MODES = {
   open: mode({
     on: 'element',
     says: 'open',
-    where: atElements(0.8),
+    where: atElements(0.68),
     effects: [{ kind: 'element', leaves: 'open' }],
     remedy: REPLACE,
   }),
@@ -39,7 +39,7 @@ export const LOAD_MODES = {
     on: 'terminal',
     says: 'leaks to the frame',
     formerly: 'to-frame',
-    where: atLoadTerminals(0),
+    where: atLoadTerminals(0.04),
     sizes: () => GROUND_FAULT,
     effects: [
       {

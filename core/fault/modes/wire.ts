@@ -27,7 +27,7 @@ export const WIRE_MODES = {
   'wire-open': mode({
     on: 'wire',
     says: 'broken',
-    where: atWires(0.6),
+    where: atWires(0.5),
     effects: [{ kind: 'wire-open' }],
     remedy: RECONNECT,
   }),
@@ -52,14 +52,15 @@ export const WIRE_MODES = {
   'wire-off': mode({
     on: 'terminal',
     says: 'wire off',
-    where: atWiredTerminals(0),
+    // Where a wire has its terminal to itself it reads as a broken one.
+    where: atWiredTerminals(0, 0.1),
     effects: [{ kind: 'wires-off' }],
     remedy: RECONNECT,
   }),
   loose: sizedMode({
     on: 'terminal',
     says: 'loose on its terminal',
-    where: atWiredTerminals(0.4),
+    where: atWiredTerminals(0.3, 0),
     sizes: () => LOOSE,
     effects: [{ kind: 'in-series' }],
     remedy: RECONNECT,

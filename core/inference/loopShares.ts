@@ -1,0 +1,89 @@
+import type { Evidence } from '../call/evidence';
+import { isInLoop } from '../circuit/partEdges';
+import { SOUND_CONTACT } from '../circuit/ohms';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { switches, terminalRef } from '../diagram/terminal';
+
+/** One contact of a loop that shares the few volts of a source, and what it takes of them. */
+export interface LoopShare {
+  part: string;
+  contact: string;
+  ohms: number;
+  /** Whether it was read, in ohms or in millivolts; a sound one is supposed otherwise. */
+  read: boolean;
+}
+
+export interface LoopShares {
+  /** The worst first. */
+  shares: LoopShare[];
+  ohms: number;
+  /** Ohms that all contacts together may have at the working current. */
+  budget: number;
+  /** Those to clean or replace, in this order, until the rest is under the budget. */
+  toDo: LoopShare[];
+}
+
+/** What all contacts of a loop may lose together with the burner drawing, in volts: common practice. */
+const LOST_AT_MOST: Partial<Record<string, number>> = { thermopile: 0.08, thermocouple: 0.004 };
+/** Working current of a loop whose contacts say none, in ampere: from memory. */
+const USUAL_AMPS: Partial<Record<string, number>> = { thermopile: 0.09, thermocouple: 0.4 };
+
+/** The loop of a source as a sum, from what was read over its contacts; undefined for a source of no loop. */
+export function loopShares(
+  diagram: Diagram,
+  loop: string,
+  entries: readonly Evidence[],
+): LoopShares | undefined {
+  const source = diagram.supplies.find(({ id }) => id === loop);
+  const lost = source && LOST_AT_MOST[source.kind];
+  if (!source || lost === undefined) return undefined;
+  const contacts = switches(diagram).flatMap((part) =>
+    part.contacts.filter((each) => isInLoop(diagram, each, loop)).map((each) => ({ part, each })),
+  );
+  const amps = contacts.find(({ each }) => each.amps)?.each.amps ?? USUAL_AMPS[source.kind] ?? 1;
+  const shares = contacts
+    .map(({ part, each }): LoopShare => {
+      const [a, b] = each.between.map((terminal) => terminalRef(part.id, terminal));
+      const ohms = lastRead(entries, a, b, amps);
+      return {
+        part: part.id,
+        contact: each.id,
+        ohms: ohms ?? SOUND_CONTACT[each.circuit].nominal,
+        read: ohms !== undefined,
+      };
+    })
+    .sort((one, two) => two.ohms - one.ohms);
+  const ohms = shares.reduce((sum, each) => sum + each.ohms, 0);
+  const budget = lost / amps;
+  const toDo: LoopShare[] = [];
+  let left = ohms;
+  for (const share of shares) {
+    if (left <= budget) break;
+    toDo.push(share);
+    left -=
+      share.ohms -
+      SOUND_CONTACT[source.kind === 'thermocouple' ? 'thermocouple' : 'thermopile'].nominal;
+  }
+  return { shares, ohms, budget, toDo };
+}
+
+/** What was read last over two terminals, as ohms: U = I R for millivolts lost in use. */
+function lastRead(
+  entries: readonly Evidence[],
+  a: TerminalRef | undefined,
+  b: TerminalRef | undefined,
+  amps: number,
+): number | undefined {
+  const last = entries.findLast(
+    (each) =>
+      each.kind === 'reading' &&
+      each.of === 'unit' &&
+      ((each.from === a && each.to === b) || (each.from === b && each.to === a)) &&
+      (each.shows.kind === 'volts' || each.shows.kind === 'ohms'),
+  );
+  if (last?.kind !== 'reading') return undefined;
+  if (last.shows.kind === 'volts') return last.shows.volts / amps;
+  return last.shows.kind === 'ohms'
+    ? Math.max(0, last.shows.ohms - last.taken.meter.leads.ohms)
+    : undefined;
+}

@@ -1,0 +1,99 @@
+import { evidenceKey, placeKey, type Evidence } from '../call/evidence';
+import { displayInterval } from '../meter/meter';
+import type { BeliefState } from './beliefState';
+import { entryLikelihood } from './entryLikelihood';
+import { broadShare } from './likelihood';
+import type { UnitPredictor } from './unitPredictor';
+
+/** An entry that the best explanation of all entries makes hardly plausible. */
+export interface Misfit {
+  entry: string;
+  /** Place of the hypothesis that would make it plausible: what would have to be true for it. */
+  wouldTake: number | undefined;
+  /** It was taken again, and shows the same. */
+  stands: boolean;
+}
+
+/**
+ * The world is always richer than the diagram: what it does not say makes this of an entry. Of a
+ * statement, one of the handful of things that a load does; of volts, any. From memory.
+ */
+const BY_ANYTHING = { statement: 0.25, volts: 0.3, measurement: 0.5 };
+/** An entry is surprising when "anything at all" explains it this many times better. */
+const SURPRISING = 5;
+/** What would have to be true for an entry has to make it at least this probable. */
+const EXPLAINS = 0.3;
+
+/**
+ * A posterior predictive check: the firm entry that fits least under the explanation that is about to
+ * be named, where "something that this diagram does not say" would make far more of it. An entry
+ * whose place was read again, and showed something else then, is a slip and counts no more.
+ * @param suspect whose explanations are asked, weighed by their probability; undefined for none wrong
+ */
+export function misfit(
+  predictor: UnitPredictor,
+  entries: readonly Evidence[],
+  { probabilities }: BeliefState,
+  suspect: string | undefined,
+): Misfit | undefined {
+  const { hypotheses } = predictor;
+  const own = [...hypotheses.keys()].filter((i) => hypotheses[i]?.suspect === suspect);
+  const mass = own.reduce((sum, i) => sum + (probabilities[i] ?? 0), 0);
+  const said = entries.map(placeOf);
+  let least: { entry: Evidence; times: number; stands: boolean } | undefined;
+  entries.forEach((entry, at) => {
+    const anything = byAnything(entry);
+    if (anything === undefined) return;
+    const others = entries.filter((_, k) => k !== at && said[k] === said[at]);
+    const stands = others.some((each) => evidenceKey(each) === evidenceKey(entry));
+    if (others.length && !stands) return;
+    const weights = entryLikelihood(predictor, entry);
+    const fits =
+      own.reduce((sum, i) => sum + (probabilities[i] ?? 0) * (weights[i] ?? 0), 0) / mass;
+    const times = anything / Math.max(1e-12, fits);
+    if (times > (least?.times ?? SURPRISING)) least = { entry, times, stands };
+  });
+  if (!least) return undefined;
+  const weights = entryLikelihood(predictor, least.entry);
+  let wouldTake: number | undefined;
+  hypotheses.forEach(({ prior }, i) => {
+    if ((weights[i] ?? 0) < EXPLAINS) return;
+    if (wouldTake === undefined || prior > (hypotheses[wouldTake]?.prior ?? 0)) wouldTake = i;
+  });
+  return { entry: least.entry.id, wouldTake, stands: least.stands };
+}
+
+/** Where an entry was taken: the same for what is read, watched or measured again. */
+function placeOf(entry: Evidence): string {
+  switch (entry.kind) {
+    case 'reading':
+      return placeKey(entry);
+    case 'statement': {
+      const { source, steps, subject, jumper } = entry;
+      return ['statement', source, steps, subject, jumper?.join() ?? ''].join('|');
+    }
+    case 'measurement':
+      return ['measurement', entry.actuator, entry.steps ?? '', entry.how].join('|');
+    case 'look':
+    case 'act':
+      return evidenceKey(entry);
+  }
+}
+
+/** What an entry is worth under no explanation at all; undefined for one that is not firm. */
+function byAnything(entry: Evidence): number | undefined {
+  switch (entry.kind) {
+    case 'reading':
+      if (entry.of === 'twin') return undefined;
+      return entry.shows.kind === 'volts'
+        ? BY_ANYTHING.volts
+        : broadShare(entry.shows, displayInterval(entry.shows, entry.taken));
+    case 'statement':
+      return entry.source === 'seen' ? BY_ANYTHING.statement : undefined;
+    case 'measurement':
+      return entry.how === 'measured' ? BY_ANYTHING.measurement : undefined;
+    case 'look':
+    case 'act':
+      return undefined;
+  }
+}

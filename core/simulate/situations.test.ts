@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readEvidence } from '../../contract/evidenceFile';
+import { builtIn } from '../../library/library';
+import { isolate } from '../circuit/isolation';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { findSwitch, splitRef } from '../diagram/terminal';
+import { ORDINARY_METER } from '../meter/meter';
+import { UnitDiagnosis } from '../plan/unitDiagnosis';
+
+/**
+ * Situations as technicians tell them (common practice), on built-in units: what was told, read, looked
+ * for and measured, and what may be said of it then.
+ *
+ * `told` or `seen STEPS SUBJECT OUTCOME`; `read A B SHOWS`, alone, as the sheet is drawn, or with
+ * `hand=POSITION` of the switch; `through A B SHOWS`, wires on, with `set=ACTUATOR:POSITION`;
+ * `volts A B VALUE STEPS`; `found` or `nothing LOOK`; `measured QUANTITY VALUE STEPS`.
+ */
+interface Situation {
+  unit: string;
+  says: string;
+  lines: string[];
+  verdict: string;
+}
+
+/** `unit: what it is like`, the lines of what is known, and `-> named X` or `-> not X`. */
+const SITUATIONS = readFileSync(join(__dirname, 'situations.txt'), 'utf8')
+  .trim()
+  .split('\n\n')
+  .map((block): Situation => {
+    const [title = '', ...rest] = block.split('\n').map((line) => line.trim());
+    const [, unit = '', says = ''] = /^([a-z-]+): (.*)$/.exec(title) ?? [];
+    const verdict = /^-> (.*)$/.exec(rest.at(-1) ?? '')?.[1];
+    if (!unit || verdict === undefined) throw new Error(`no situation: ${title}`);
+    return { unit, says, lines: rest.slice(0, -1), verdict };
+  });
+
+const diagnoses = new Map<string, UnitDiagnosis>();
+function diagnosisOf(id: string): UnitDiagnosis {
+  const diagram = builtIn(id);
+  if (!diagram) throw new Error(`no built-in diagram ${id}`);
+  const known = diagnoses.get(id) ?? new UnitDiagnosis(diagram, ORDINARY_METER);
+  diagnoses.set(id, known);
+  return known;
+}
+
+/** One line of a situation as an evidence file has it. */
+function entryOf(diagram: Diagram, words: string): object {
+  const [kind = '', ...rest] = words.split(' ');
+  const plain = rest.filter((word) => !/^(hand|set)=/.test(word));
+  const [one = '', two = '', three = '', four] = plain;
+  const named = (name: string): string | undefined =>
+    rest.find((word) => word.startsWith(`${name}=`))?.slice(name.length + 1);
+  switch (kind) {
+    case 'told':
+    case 'seen':
+      return { kind: 'statement', source: kind, steps: one, subject: two, outcome: three };
+    case 'found':
+    case 'nothing':
+      return { kind: 'look', look: one, found: kind === 'found' };
+    case 'measured':
+      return {
+        kind: 'measurement',
+        actuator: one,
+        value: Number(two),
+        how: 'measured',
+        ...(three && { steps: three }),
+      };
+    case 'volts':
+      return { kind: 'reading', from: one, to: two, shows: `${three} V`, power: 'on', steps: four };
+    case 'read': {
+      const { part } = splitRef(one as TerminalRef);
+      const found = findSwitch(diagram, part);
+      const hand = named('hand');
+      const lift = found.ok ? isolate(diagram, found.value).lift : [one];
+      return {
+        kind: 'reading',
+        from: one,
+        to: two,
+        shows: three,
+        lift,
+        ...(hand !== undefined && { byHand: { [part]: hand } }),
+      };
+    }
+    case 'through': {
+      const [actuator = '', position = ''] = named('set')?.split(':') ?? [];
+      return {
+        kind: 'reading',
+        from: one,
+        to: two,
+        shows: three,
+        ...(actuator && { set: { [actuator]: position } }),
+      };
+    }
+    default:
+      throw new Error(`"${words}" is no line of a situation`);
+  }
+}
+
+it.each(SITUATIONS)('$unit: $says', ({ unit, lines, verdict: wanted }) => {
+  const diagnosis = diagnosisOf(unit);
+  const { diagram } = diagnosis.predictor;
+  const whole: string[] = [];
+  for (const line of lines) whole.push(line === 'again' ? (whole.at(-1) ?? '') : line);
+  const text = JSON.stringify({
+    format: 'yarrix-evidence',
+    version: 1,
+    entries: whole.map((line) => entryOf(diagram, line)),
+  });
+  const entries = readEvidence(diagram, text);
+  if (!entries.ok) throw new Error(JSON.stringify(entries.error));
+  const { verdict, state } = diagnosis.of(entries.value);
+  const named = verdict.kind === 'named' ? (verdict.suspect.id ?? 'nothing') : undefined;
+  const [how, ...rest] = wanted.split(' ');
+  const suspect = rest.join(' ');
+  const said = {
+    verdict:
+      named !== undefined
+        ? `named ${named}`
+        : verdict.kind === 'open'
+          ? `open, ${verdict.needs}`
+          : verdict.kind,
+    suspects: state.suspects
+      .slice(0, 3)
+      .map(({ id, probability }) => `${id} ${probability.toFixed(3)}`),
+  };
+  if (how === 'named') expect(said).toEqual({ ...said, verdict: wanted });
+  else expect({ ...said, named }).not.toMatchObject({ named: suspect });
+});
