@@ -11,7 +11,6 @@ import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
 import { posterior } from './posterior';
-import type { Misfit } from './surprise';
 
 /** A replaceable thing with the probability of all its faults. */
 export interface Suspect {
@@ -20,6 +19,15 @@ export interface Suspect {
   probability: number;
   /** Its likeliest fault. */
   leading: UnitHypothesis;
+}
+
+/** An entry that the best explanation of all entries makes hardly plausible (`surprise.ts`). */
+export interface Misfit {
+  entry: string;
+  /** Place of the hypothesis that would make it plausible: what would have to be true for it. */
+  wouldTake: number | undefined;
+  /** It was taken again, and shows the same. */
+  stands: boolean;
 }
 
 export type UnitVerdict =

@@ -1,18 +1,9 @@
 import { evidenceKey, placeKey, type Evidence } from '../call/evidence';
 import { displayInterval } from '../meter/meter';
-import type { BeliefState } from './beliefState';
+import type { BeliefState, Misfit } from './beliefState';
 import { entryLikelihood } from './entryLikelihood';
 import { broadShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
-
-/** An entry that the best explanation of all entries makes hardly plausible. */
-export interface Misfit {
-  entry: string;
-  /** Place of the hypothesis that would make it plausible: what would have to be true for it. */
-  wouldTake: number | undefined;
-  /** It was taken again, and shows the same. */
-  stands: boolean;
-}
 
 /**
  * The world is always richer than the diagram: what it does not say makes this of an entry. Of a

@@ -4,13 +4,14 @@ import { movedByQuantity, setPointsMissing } from '../inference/setPoints';
 import { hypothesesWithPairs } from '../inference/pairsOfFaults';
 import { placeKey, type Evidence } from '../call/evidence';
 import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';
-import { misfit, type Misfit } from '../inference/surprise';
+import { misfit } from '../inference/surprise';
 import { unitHypotheses, wrongIn, type UnitHypothesis } from '../inference/unitHypotheses';
 import { UnitPredictor } from '../inference/unitPredictor';
 import {
   beliefState,
   readingsFor,
   type BeliefState,
+  type Misfit,
   type Suspect,
   type UnitVerdict,
 } from '../inference/beliefState';
