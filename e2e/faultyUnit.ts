@@ -1,4 +1,5 @@
 import { Key } from 'selenium-webdriver';
+import { valueUnder } from '../core/simulate/simulatedCall';
 import { ohmReading } from '../core/circuit/ohmReading';
 import { complaintOf } from '../core/inference/complaint';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/call/evidence';
@@ -162,6 +163,19 @@ export class FaultyUnit {
         expect(probes).toEqual([test.from, test.to].map((ref) => ref.split('.')[1]));
         const { from, to, setup } = test;
         return this.read(page, hands, { from, to, setup, id, wiggle: test.wiggle });
+      }
+      case 'measure': {
+        const { actuator, steps } = test;
+        const { diagram } = this.diagnosis.predictor;
+        const value = Number(
+          valueUnder(diagram, actuator, steps, this.truth, this.truth).toFixed(2),
+        );
+        await page.fill('measured', String(value));
+        await hands.press('measure-enter');
+        const when = steps === undefined ? {} : { steps };
+        this.evidence.push({ kind: 'measurement', id, actuator, value, how: 'measured', ...when });
+        if (steps !== undefined) this.safe = false;
+        return;
       }
       case 'try': {
         const { steps, subject } = test;

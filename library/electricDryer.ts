@@ -11,6 +11,7 @@ import {
   plainSwitch,
   startButton,
   table,
+  tooLittleAir,
 } from './standardParts';
 
 /** Electric dryer with timer, hold-in path, cycling thermostat and two one-shot cut-offs. */
@@ -70,17 +71,7 @@ export const electricDryer: Diagram = {
       quantity: 'temperature',
       unit: '°F',
       driven: { by: 'element', to: 480, seconds: 120, held: { by: 'motor', to: 200 } },
-      conditions: [
-        {
-          beyond: 'high-limit',
-          side: 'above',
-          says: 'too little air: the housing gets too hot',
-          causes: [...CAUSES.dryerAir],
-          action:
-            'The limit is right: clear the way of the air from the filter to the outside hood.',
-          prior: commonPractice(3),
-        },
-      ],
+      conditions: [tooLittleAir('high-limit', 'the housing')],
     },
   ],
   panels: [

@@ -13,6 +13,7 @@ import {
   plainSwitch,
   startButton,
   table,
+  tooLittleAir,
 } from './standardParts';
 
 /** Gas dryer: igniter and flame sensor in series, the split coil across the sensor. */
@@ -65,17 +66,7 @@ export const gasDryer: Diagram = {
       quantity: 'temperature',
       unit: '°F',
       driven: { by: 'split', to: 430, seconds: 120, held: { by: 'motor', to: 200 } },
-      conditions: [
-        {
-          beyond: 'high-limit',
-          side: 'above',
-          says: 'too little air: the funnel gets too hot',
-          causes: [...CAUSES.dryerAir],
-          action:
-            'The limit is right: clear the way of the air from the filter to the outside hood.',
-          prior: commonPractice(3),
-        },
-      ],
+      conditions: [tooLittleAir('high-limit', 'the funnel')],
     },
   ],
   panels: [

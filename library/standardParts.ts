@@ -1,4 +1,5 @@
 import type {
+  Condition,
   ConnectionPart,
   DrivenActuator,
   HandActuator,
@@ -41,6 +42,16 @@ export const commonPractice = (weight: number): Prior => ({
   weight,
   source: 'common practice',
   calls: 0,
+});
+
+/** What opens the limit of a dryer rightly, and comes far before the limit itself. */
+export const tooLittleAir = (beyond: string, where: string): Condition => ({
+  beyond,
+  side: 'above',
+  says: `too little air: ${where} gets too hot`,
+  causes: [...CAUSES.dryerAir],
+  action: 'The limit is right: clear the way of the air from the filter to the outside hood.',
+  prior: commonPractice(3),
 });
 
 /** The metal of the unit; F is where faults reach it, G where it is bonded. */

@@ -7,7 +7,7 @@ import { ROOT } from './folders';
 import { runProgram } from './runProgram';
 import { buildWeb } from './webBuild';
 
-/** Jest's projects, in the order they are run; the browser comes last and alone. */
+/** Jest's projects, in the order they are run; the browser comes last. */
 const FAST = ['core', 'library', 'contract', 'tools', 'server', 'app'];
 const BROWSER = 'e2e';
 
@@ -56,8 +56,8 @@ async function jest(projects: string[], all: boolean): Promise<Counts> {
       `--outputFile=${report}`,
       '--passWithNoTests',
     ];
-    // The browser is driven alone; the rest takes all of a small machine, where Jest would leave a core idle.
-    args.push(projects.includes(BROWSER) ? '--runInBand' : '--maxWorkers=100%');
+    // All of a small machine, where Jest would leave a core idle.
+    args.push('--maxWorkers=100%');
     const env = { ...process.env, ...(all && { YARRIX_ALL: '1' }) };
     const { code } = await runProgram(process.execPath, args, { cwd: ROOT, env, show: true });
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(

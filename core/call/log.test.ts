@@ -272,12 +272,18 @@ describe('power and isolation', () => {
 
   it('is unknown again once power was on, until it is proved dead', () => {
     const live = reading('v', '119 V', { function: 'volt', steps: 'timer=wash' });
-    for (const powered of [live, statement('s', 'seen')]) {
+    const measured = (steps?: string): LogEntry => ({
+      id: 'm',
+      phoneAt: '',
+      kind: 'measurement',
+      body: { actuator: 'box', value: 70, how: 'measured', ...(steps !== undefined && { steps }) },
+    });
+    for (const powered of [live, statement('s', 'seen'), measured('timer=wash')]) {
       expect(powerAndIsolation([safe, powered])).toMatchObject({ safe: false, poweredSince: true });
       expect(powerAndIsolation([safe, powered, safe])).toMatchObject({ safe: true });
     }
     // What was told, and ohms, put no power on; before it was made safe nothing is lost.
-    for (const entry of [statement('t', 'told'), reading('o', '0.3')])
+    for (const entry of [statement('t', 'told'), reading('o', '0.3'), measured()])
       expect(powerAndIsolation([safe, entry]).safe).toBe(true);
     expect(powerAndIsolation([live])).toMatchObject({ safe: false, poweredSince: false });
   });

@@ -19,7 +19,9 @@ export function powerAndIsolation(entries: readonly LogEntry[]): PowerAndIsolati
   const state: PowerAndIsolation = { safe: false, poweredSince: false, wiresOff: new Set() };
   for (const entry of entries) {
     const live = entry.kind === 'reading' && entry.body.function === 'volt';
-    const used = entry.kind === 'statement' && entry.body.source === 'seen';
+    const used =
+      (entry.kind === 'statement' && entry.body.source === 'seen') ||
+      (entry.kind === 'measurement' && entry.body.steps !== undefined);
     if ((live || used) && state.safe) {
       state.safe = false;
       state.poweredSince = true;

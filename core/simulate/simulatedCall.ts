@@ -181,7 +181,7 @@ function take(
 const BEYOND = 2;
 
 /** What an instrument finds of a quantity in a unit with faults. */
-function valueUnder(
+export function valueUnder(
   diagram: Diagram,
   actuator: string,
   steps: string | undefined,
