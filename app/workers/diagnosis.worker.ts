@@ -219,7 +219,8 @@ function verdictShown(found: Found, entries: readonly Evidence[]): ShownVerdict 
         kind: 'named',
         suspect: suspectShown(suspect),
         because,
-        against: against.map((each) => each.id),
+        // An exact number is never very probable: what speaks for it does not speak against it.
+        against: against.map((each) => each.id).filter((id) => !because.includes(id)),
       };
     }
     case 'group':

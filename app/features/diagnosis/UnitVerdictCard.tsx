@@ -103,6 +103,8 @@ function Named({
   const { diagram } = work.call;
   const { suspect, because, against } = verdict;
   const [fault] = suspect.faults;
+  // No part is bad where a quantity is not where it should be.
+  const tone = fault && 'actuator' in fault ? 'warn' : 'bad';
   const condition = fault && conditionOf(diagram, fault);
   const replacement = sayReplacement(diagram, suspect.id);
   const causes = diagram.parts.find((each) => each.id === suspect.id)?.causes ?? [];
@@ -110,8 +112,8 @@ function Named({
     (each) => each.id !== suspect.id && each.probability >= 0.005,
   );
   return (
-    <Card ground="badGround" edge="bad" testID="unit-verdict">
-      <Type size="title" weight="heavy" tone="bad">
+    <Card ground={`${tone}Ground`} edge={tone} testID="unit-verdict">
+      <Type size="title" weight="heavy" tone={tone}>
         {nameOf(diagram, suspect.id)}
       </Type>
       <Type>
