@@ -12,6 +12,7 @@ import type {
 import { cellInAnyPosition, cellState } from '../diagram/contactTable';
 import { feeds, switchPosition, type Setup } from '../diagram/setup';
 import type { OhmsRange } from '../fault/effect';
+import { contactsInLoop } from '../diagram/millivolts';
 import { effectOf, type Fault } from '../fault/fault';
 import { coldOhms, JOIN, ratedVolts, scaled, SHORT, SOUND_CONTACT, workingOhms } from './ohms';
 import { KINDS, legsOf, SUPPLY_TOLERANCE } from './supply';
@@ -196,11 +197,15 @@ function switchEdges(
 ): PartEdge[] {
   const position = truePosition(diagram, part, setup, faults, positions);
   const edges: PartEdge[] = [];
+  const shares = (loop: string, { id }: Contact): boolean =>
+    contactsInLoop(diagram, loop).some(
+      (each) => each.part.id === part.id && each.contact.id === id,
+    );
   for (const contact of part.contacts) {
     const fault = faults.find(
       (each) =>
         ('contact' in each && each.part === part.id && each.contact === contact.id) ||
-        ('loop' in each && isInLoop(diagram, contact, each.loop)) ||
+        ('loop' in each && shares(each.loop, contact)) ||
         // A blade inside a common takes all contacts on it.
         ('terminal' in each &&
           'part' in each &&
@@ -245,18 +250,11 @@ export function switchesTouched(
   return among.flatMap((part) => {
     const touched =
       'loop' in fault
-        ? part.contacts.some((each) => isInLoop(diagram, each, fault.loop))
+        ? contactsInLoop(diagram, fault.loop).some((each) => each.part.id === part.id)
         : stands?.position(fault, part, diagram) !== undefined;
     return touched ? [part.id] : [];
   });
 }
-
-/** Whether a contact shares the few volts of a source. */
-export const isInLoop = (
-  { supplies }: Diagram,
-  { circuit }: Pick<Contact, 'circuit'>,
-  loop: string,
-): boolean => supplies.some(({ id, kind }) => id === loop && kind === circuit);
 
 const contactEdge = (contact: Contact, { nominal, low, high }: OhmsRange): PartEdge => ({
   from: contact.between[0],

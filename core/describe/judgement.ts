@@ -1,6 +1,7 @@
 import { sayOhms, sayDisplay } from './display';
 import { highestRange, lowestRange, rangeInUse } from '../meter/meter';
-import { closedUpTo, needsMillivolts } from '../inference/contactLimits';
+import { isMillivolts } from '../diagram/millivolts';
+import { closedUpTo } from '../inference/contactLimits';
 import type { Reading } from '../call/reading';
 import type { Judgement } from '../inference/judge';
 
@@ -64,7 +65,7 @@ function sayCannotTell({ display, taken }: Reading, contact: Judgement['contact'
   if (display.kind === 'beep') {
     return `A beep is anything below about ${meter.beeper.never} Ω; this contact ${load} and must be below ${limit}. Read it in ohms on ${lowestRange(meter).name}.`;
   }
-  return needsMillivolts(contact)
+  return isMillivolts(contact.circuit)
     ? `This meter cannot decide ${limit} with its own leads in the way. Read the millivolts lost across it in use.`
     : `Too close to ${limit} for this meter and its leads. Touch the tips together, note the leads, read again, or read the volts lost under load.`;
 }

@@ -59,7 +59,11 @@ export function faultOf(
 }
 
 /** Sizes of a mode at a place: by the circuit that its contact stands in. */
-function sizesAt({ parts }: Diagram, mode: Mode, { at }: Placed<Place>): Sizes | undefined {
+function sizesAt(
+  { parts, supplies }: Diagram,
+  mode: Mode,
+  { at }: Placed<Place>,
+): Sizes | undefined {
   const { sizes } = modeOf(mode);
   if (!sizes) return undefined;
   const part = 'part' in at ? parts.find((each) => each.id === at.part) : undefined;
@@ -67,7 +71,8 @@ function sizesAt({ parts }: Diagram, mode: Mode, { at }: Placed<Place>): Sizes |
     part?.kind === 'switch' && 'contact' in at
       ? part.contacts.find((each) => each.id === at.contact)
       : undefined;
-  return sizes(contact?.circuit);
+  const source = 'loop' in at ? supplies.find((each) => each.id === at.loop) : undefined;
+  return sizes(source?.kind === 'thermocouple' ? 'thermocouple' : contact?.circuit);
 }
 
 /** `where` of a mode gives places of its own kind, so that the two go together. */

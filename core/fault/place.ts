@@ -1,5 +1,6 @@
 import { neverPairs } from '../diagram/contactTable';
 import type { Diagram, LoadPart, Part, QuantityActuator, Supply } from '../diagram/diagram';
+import { contactsInLoop } from '../diagram/millivolts';
 import { positionsOf } from '../diagram/setup';
 import { owners, switches, terminalRef, wiresAt } from '../diagram/terminal';
 
@@ -129,12 +130,11 @@ export const loopSuspect = (supply: string): string => `${supply} loop`;
 export const atLoops =
   (share: number) =>
   (diagram: Diagram): Placed<'loop'>[] =>
-    diagram.supplies.flatMap(({ id, kind }) => {
-      const contacts = switches(diagram).flatMap((part) =>
-        part.contacts.filter(({ circuit }) => circuit === kind),
-      );
-      return contacts.length > 1 ? [{ at: { loop: id }, suspect: loopSuspect(id), share }] : [];
-    });
+    diagram.supplies.flatMap(({ id }) =>
+      contactsInLoop(diagram, id).length > 1
+        ? [{ at: { loop: id }, suspect: loopSuspect(id), share }]
+        : [],
+    );
 
 /** Every supply. */
 export const atSupplies =

@@ -1,3 +1,4 @@
+import { contactsInLoop } from '../diagram/millivolts';
 import { splitRef } from '../diagram/terminal';
 import { loopSuspect } from '../fault/place';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
@@ -140,10 +141,8 @@ export function atItself(diagram: Diagram, from: TerminalRef, to: TerminalRef): 
   if (one === two) {
     at.push(one);
     // A loop of millivolts is read at each of its contacts.
-    const part = diagram.parts.find((each) => each.id === one);
-    if (part?.kind === 'switch')
-      for (const { id, kind } of diagram.supplies)
-        if (part.contacts.some(({ circuit }) => circuit === kind)) at.push(loopSuspect(id));
+    for (const { id } of diagram.supplies)
+      if (contactsInLoop(diagram, id).some(({ part }) => part.id === one)) at.push(loopSuspect(id));
   }
   for (const part of diagram.parts) {
     const { kind } = part;

@@ -24,10 +24,6 @@ export function closedUpTo({ circuit, amps }: Pick<Contact, 'circuit' | 'amps'>)
   return Math.max(least, Math.min(most, volts / amps, watts / (amps * amps)));
 }
 
-/** In a loop of millivolts an ordinary ohmmeter proves nothing: its own leads are as much as the limit. */
-export const needsMillivolts = ({ circuit }: Pick<Contact, 'circuit'>): boolean =>
-  circuit === 'thermopile' || circuit === 'thermocouple';
-
 /** A limit from which on a beep says enough; a beeper hears nothing finer. */
 const BEEP_FROM = 4;
 

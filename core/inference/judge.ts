@@ -1,5 +1,6 @@
 import { ohmReading } from '../circuit/ohmReading';
 import type { Contact, Diagram, SwitchPart } from '../diagram/diagram';
+import { isMillivolts } from '../diagram/millivolts';
 import type { Fault } from '../fault/fault';
 import {
   sideOfLimit,
@@ -9,7 +10,7 @@ import {
   type Interval,
 } from '../meter/meter';
 import { expectation, judgedBy, type Expectation } from './expectation';
-import { beepIsEnough, closedUpTo, needsMillivolts, OPEN_FROM } from './contactLimits';
+import { beepIsEnough, closedUpTo, OPEN_FROM } from './contactLimits';
 import type { Reading } from '../call/reading';
 
 /** Classes for people. */
@@ -98,7 +99,8 @@ function classify(
   // As near zero as this meter sees: what may hide below that is told with it (`unseen`).
   if (
     side === 'cannot-decide' &&
-    !needsMillivolts(contact) &&
+    // Its own leads are as much as the limit there.
+    !isMillivolts(contact.circuit) &&
     display.kind === 'ohms' &&
     display.ohms - taken.meter.leads.ohms <= limit
   )

@@ -1,8 +1,8 @@
 import type { Evidence } from '../call/evidence';
-import { isInLoop } from '../circuit/partEdges';
 import { SOUND_CONTACT } from '../circuit/ohms';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
-import { switches, terminalRef } from '../diagram/terminal';
+import { contactsInLoop } from '../diagram/millivolts';
+import { terminalRef } from '../diagram/terminal';
 
 /** One contact of a loop that shares the few volts of a source, and what it takes of them. */
 export interface LoopShare {
@@ -37,18 +37,18 @@ export function loopShares(
   const source = diagram.supplies.find(({ id }) => id === loop);
   const lost = source && LOST_AT_MOST[source.kind];
   if (!source || lost === undefined) return undefined;
-  const contacts = switches(diagram).flatMap((part) =>
-    part.contacts.filter((each) => isInLoop(diagram, each, loop)).map((each) => ({ part, each })),
-  );
-  const amps = contacts.find(({ each }) => each.amps)?.each.amps ?? USUAL_AMPS[source.kind] ?? 1;
+  const contacts = contactsInLoop(diagram, loop);
+  const amps =
+    contacts.find(({ contact }) => contact.amps)?.contact.amps ?? USUAL_AMPS[source.kind] ?? 1;
+  const sound = SOUND_CONTACT[contacts[0]?.contact.circuit ?? 'thermopile'].nominal;
   const shares = contacts
-    .map(({ part, each }): LoopShare => {
-      const [a, b] = each.between.map((terminal) => terminalRef(part.id, terminal));
+    .map(({ part, contact }): LoopShare => {
+      const [a, b] = contact.between.map((terminal) => terminalRef(part.id, terminal));
       const ohms = lastRead(entries, a, b, amps);
       return {
         part: part.id,
-        contact: each.id,
-        ohms: ohms ?? SOUND_CONTACT[each.circuit].nominal,
+        contact: contact.id,
+        ohms: ohms ?? sound,
         read: ohms !== undefined,
       };
     })
@@ -60,9 +60,7 @@ export function loopShares(
   for (const share of shares) {
     if (left <= budget) break;
     toDo.push(share);
-    left -=
-      share.ohms -
-      SOUND_CONTACT[source.kind === 'thermocouple' ? 'thermocouple' : 'thermopile'].nominal;
+    left -= share.ohms - sound;
   }
   return { shares, ohms, budget, toDo };
 }

@@ -75,16 +75,22 @@ export class UnitDiagnosis {
     const { planner, state } = this.stateOf(entries);
     const { verdict, tests } = planner.advise(state, entries, way);
     const { predictor } = planner;
-    const odd = ends(verdict)
-      ? misfit(predictor, entries, state, state.suspects[0]?.id)
-      : undefined;
-    const surprised = odd && !(odd.stands && manyPlaces(predictor, entries, verdict));
+    const odd = oddIn(predictor, entries, state, verdict);
     const blocked =
       verdict.kind === 'named' ? blockedBy(predictor, entries, verdict.suspect) : undefined;
     const again =
       secondLook(predictor, entries, state) ??
       (verdict.kind === 'named' ? onceMore(predictor, entries, verdict.suspect) : undefined) ??
-      (surprised ? readAgain(entries, odd) : undefined);
+      (odd && readAgain(entries, odd));
+    const held = again
+      ? heldBy({ kind: 'open', needs: 'second-look' })
+      : odd
+        ? heldBy({ kind: 'surprise', misfit: odd })
+        : blocked?.needs === 'quantity'
+          ? heldBy({ kind: 'open', needs: 'quantity' }, [
+              planner.measuring(blocked.actuator, entries),
+            ])
+          : blocked && heldBy({ kind: 'open', needs: blocked.needs });
     const settles =
       verdict.kind === 'group' && !way.live
         ? planner.advise(state, entries, { ...way, live: true }).tests
@@ -92,20 +98,8 @@ export class UnitDiagnosis {
     return {
       planner,
       state,
-      verdict: again
-        ? { kind: 'open', needs: 'second-look' }
-        : surprised
-          ? { kind: 'surprise', misfit: odd }
-          : blocked
-            ? { kind: 'open', needs: blocked.needs }
-            : verdict,
-      tests:
-        again || surprised
-          ? []
-          : blocked?.needs === 'quantity'
-            ? [planner.measuring(blocked.actuator, entries)]
-            : tests,
-      settles: surprised ? [] : settles,
+      ...(held ?? { verdict, tests }),
+      settles: odd ? [] : settles,
       secondLook: again,
       contradictions: contradictions(predictor, entries),
       oddTwins,
@@ -144,21 +138,30 @@ export class UnitDiagnosis {
   }
 }
 
-/** Whether a verdict is the end of a call, and so has to go together with all that is known. */
-const ends = ({ kind }: UnitVerdict): boolean =>
-  kind === 'named' || kind === 'group' || kind === 'nothing-found';
+/** A verdict that something stands in the way of, with the tests that lead on. */
+const heldBy = (
+  verdict: UnitVerdict,
+  tests: Advice[] = [],
+): { verdict: UnitVerdict; tests: Advice[] } => ({ verdict, tests });
 
-/** Whether what is named was read at several places, which no one slip makes: one odd reading does not outweigh them. */
-function manyPlaces(
+/**
+ * The entry that does not go together with a verdict that would end the call. One odd reading that stands
+ * does not outweigh a part that was read at several places, which no one slip makes.
+ */
+function oddIn(
   predictor: UnitPredictor,
   entries: readonly Evidence[],
+  state: BeliefState,
   verdict: UnitVerdict,
-): boolean {
-  if (verdict.kind !== 'named') return false;
+): Misfit | undefined {
+  if (verdict.kind !== 'named' && verdict.kind !== 'group' && verdict.kind !== 'nothing-found')
+    return undefined;
+  const odd = misfit(predictor, entries, state, state.suspects[0]?.id);
+  if (!odd?.stands || verdict.kind !== 'named') return odd;
   const places = readingsFor(predictor, verdict.suspect, entries).map((each) =>
     each.kind === 'reading' ? placeKey(each) : each.actuator,
   );
-  return new Set(places).size > 1;
+  return new Set(places).size > 1 ? undefined : odd;
 }
 
 /** A cold reading that does not fit is taken once more before anything is said. */

@@ -1,4 +1,5 @@
 import type { CircuitClass } from '../../diagram/diagram';
+import { isMillivolts } from '../../diagram/millivolts';
 import { terminalRef } from '../../diagram/terminal';
 import { mode, REPLACE, sizedMode, type Sizes } from '../mode';
 import { atCommons, atContacts, atNeverPairs } from '../place';
@@ -43,8 +44,6 @@ const LEAKING_MILLIVOLTS: Sizes = {
   every: [5, 500, 100_000],
   unsaid: { nominal: 200, low: 1, high: 1e6 },
 };
-const inMillivolts = (circuit: CircuitClass | undefined): boolean =>
-  circuit === 'thermopile' || circuit === 'thermocouple';
 /** A whisker of metal between terminals, or dirt; from memory. */
 const METAL_BRIDGE = { nominal: 0.05, low: 0.005, high: 0.5 };
 const BRIDGED: Sizes = {
@@ -83,7 +82,7 @@ export const CONTACT_MODES = {
     on: 'contact',
     says: 'leaking when open',
     where: atContacts(0.03),
-    sizes: (circuit) => (inMillivolts(circuit) ? LEAKING_MILLIVOLTS : LEAKING),
+    sizes: (circuit) => (isMillivolts(circuit) ? LEAKING_MILLIVOLTS : LEAKING),
     effects: [{ kind: 'contact', makes: (cell) => (cell === 'closed' ? cell : 'own-ohms') }],
     remedy: REPLACE,
   }),

@@ -1,12 +1,14 @@
 import { sizedMode, type Sizes } from '../mode';
 import { atLoops } from '../place';
 
-/** What each contact of a worn loop has beside a sound one, in thermopile loops; from memory. */
-const WORN: Sizes = {
-  typical: [{ low: 0.15, nominal: 0.8, high: 2 }],
-  every: [0.4, 0.8],
-  unsaid: { nominal: 0.8, low: 0.15, high: 2 },
-};
+/** What each contact of a worn loop has, of a thermopile or of a thermocouple; from memory. */
+const worn = (low: number, nominal: number, high: number): Sizes => ({
+  typical: [{ low, nominal, high }],
+  every: [nominal / 2, nominal],
+  unsaid: { nominal, low, high },
+});
+const WORN = worn(0.15, 0.8, 2);
+const WORN_THERMOCOUPLE = worn(0.012, 0.03, 0.1);
 
 /** Loss in series contacts adds up: a loop may be bad without any of its contacts being bad. */
 export const LOOP_MODES = {
@@ -14,7 +16,7 @@ export const LOOP_MODES = {
     on: 'loop',
     says: 'worn as a whole: each contact a little',
     where: atLoops(1),
-    sizes: () => WORN,
+    sizes: (circuit) => (circuit === 'thermocouple' ? WORN_THERMOCOUPLE : WORN),
     effects: [{ kind: 'contact', makes: (cell) => (cell === 'open' ? cell : 'own-ohms') }],
     remedy: {
       kind: 'clean',
