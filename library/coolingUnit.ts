@@ -246,6 +246,7 @@ export const coolingUnit: Diagram = {
       minutes: 0.5,
     },
   ],
+  energies: ['refrigerant', 'stored-charge'],
   cautions: [
     'The 24 V line is fed from indoors: it stays live while the outdoor disconnect is off.',
     'A capacitor holds its charge: discharge it before hands go in.',

@@ -164,6 +164,7 @@ export const dehumidifier: Diagram = {
       minutes: 0.3,
     },
   ],
+  energies: ['refrigerant', 'water'],
   cautions: [
     'Pull the adapter before the back comes off; empty the tank first.',
     'Volts of the adapter without load prove little: read them while it runs.',

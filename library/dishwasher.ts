@@ -203,6 +203,7 @@ export const dishwasher: Diagram = {
       minutes: 1,
     },
   ],
+  energies: ['water'],
   cautions: [
     'Unplug or lock out: the wires behind the toe panel stay live with the door open.',
     'Hot water and a hot heater: let it cool, and mind the edges of the toe panel.',

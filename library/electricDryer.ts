@@ -436,6 +436,7 @@ export const electricDryer: Diagram = {
       minutes: 0.5,
     },
   ],
+  energies: ['moving-air'],
   cautions: [
     'Two hot legs and a neutral: unplug, then prove each leg dead to neutral and to the other leg.',
     'Sheet edges cut. The drum comes down when the front is off: hold it.',

@@ -224,6 +224,7 @@ export const frontLoadWasher: Diagram = {
       minutes: 0.5,
     },
   ],
+  energies: ['water'],
   cautions: [
     'Unplug before the top comes off, and wait: the board holds its charge for minutes.',
     'Read the door switch from the far plug: open there means switch, wire, plug or magnet.',

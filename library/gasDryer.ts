@@ -326,6 +326,7 @@ export const gasDryer: Diagram = {
       minutes: 0.5,
     },
   ],
+  energies: ['gas', 'moving-air'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',

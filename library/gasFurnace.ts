@@ -504,6 +504,7 @@ export const gasFurnace: Diagram = {
       panel: 'burner-door',
     },
   ],
+  energies: ['gas', 'moving-air'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'A tripped rollout or blower-side limit has a cause. Never just reset it and leave.',

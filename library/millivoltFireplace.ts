@@ -134,6 +134,7 @@ export const millivoltFireplace: Diagram = {
       panel: 'grille',
     },
   ],
+  energies: ['gas'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'Pulling a plug does not make this loop dead: put the pilot out or lift one wire before ohms.',

@@ -172,6 +172,7 @@ export const refrigerator: Diagram = {
       minutes: 0.5,
     },
   ],
+  energies: ['refrigerant'],
   cautions: [
     'Unplug before the freezer back comes off: the fan starts by itself when the door closes.',
     'Sheet edges and fins cut; never pry ice off with a tool.',

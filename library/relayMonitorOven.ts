@@ -250,6 +250,7 @@ export const relayMonitorOven: Diagram = {
       minutes: 0.5,
     },
   ],
+  energies: ['microwaves', 'stored-charge'],
   cautions: [
     'The high-voltage capacitor can kill after the cord is pulled: discharge it as the maker’s sheet says, then prove it.',
     'Never run it with the case off. After any door or interlock work a leakage check is due.',

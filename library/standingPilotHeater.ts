@@ -154,6 +154,7 @@ export const standingPilotHeater: Diagram = {
       panel: 'cover',
     },
   ],
+  energies: ['gas', 'water'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'A tripped chamber sensor has a cause: blocked air or flue, vapours of solvents. Never just reset it.',

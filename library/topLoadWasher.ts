@@ -149,6 +149,7 @@ export const topLoadWasher: Diagram = {
       minutes: 0.5,
     },
   ],
+  energies: ['water'],
   cautions: [
     'Unplug before the cabinet comes off: the basket can coast, and sheet edges cut.',
     'The lid switch is a safety: it is proved after the repair and never left bridged.',

@@ -285,6 +285,7 @@ export const trailerFurnace: Diagram = {
       panel: 'core',
     },
   ],
+  energies: ['gas', 'moving-air'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'The sail switch proves the air for the flame: it is never bridged, its arm never bent.',

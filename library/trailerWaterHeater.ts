@@ -267,6 +267,7 @@ export const trailerWaterHeater: Diagram = {
       panel: 'door',
     },
   ],
+  energies: ['gas', 'water'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'Hot water scalds: let the tank cool before the cut-out is pressed, and find why it opened.',

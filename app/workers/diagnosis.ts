@@ -1,5 +1,6 @@
 import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
+import type { RepairStanding } from '../../core/inference/repair';
 import type { SecondLook } from '../../core/inference/secondLook';
 import type { ReadAt, Shown } from '../../core/inference/shownUnder';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
@@ -72,7 +73,7 @@ export type ShownVerdict =
       against: string[];
     }
   | { kind: 'group'; suspects: ShownSuspect[]; settles: ShownTest[] }
-  | { kind: 'nothing-found' }
+  | { kind: 'nothing-found' | 'repaired' }
   | { kind: 'open'; needs: 'test' | 'own-terminals' | 'set-points' | 'quantity' }
   /** `wouldTake`: what would have to be wrong for the entry that fits least. */
   | { kind: 'surprise'; entry: string; stands: boolean; wouldTake: ShownSuspect | undefined }
@@ -93,6 +94,8 @@ export interface ShownFindings {
   oddTwins: string[];
   /** Whether two faults together explain what no single one does. */
   pairs: boolean;
+  /** How the last repair stands; undefined where nothing was repaired. */
+  repair: RepairStanding | undefined;
   milliseconds: number;
 }
 

@@ -122,7 +122,7 @@ function noticed(diagram: Diagram): { complaints: ShownComplaint[]; hidden: Faul
 }
 
 function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 'milliseconds'> {
-  const { state, tests, contradictions, oddTwins, pairs } = found;
+  const { state, tests, contradictions, oddTwins, pairs, repair } = found;
   const chance = new Map(state.suspects.map(({ id, probability }) => [id ?? '', probability]));
   const moved = Object.fromEntries(
     [...state.moved].map(([entry, by]) => [
@@ -149,6 +149,7 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 
     contradictions,
     oddTwins,
     pairs,
+    repair,
   };
 }
 
@@ -229,8 +230,9 @@ function verdictShown(found: Found, entries: readonly Evidence[]): ShownVerdict 
         suspects: verdict.suspects.map(suspectShown),
         settles: found.settles.map((each) => testShown(found, each, entries)),
       };
+    case 'repaired':
     case 'nothing-found':
-      return { kind: 'nothing-found' };
+      return { kind: verdict.kind };
     case 'surprise': {
       const { entry, stands, wouldTake } = verdict.misfit;
       const other = wouldTake === undefined ? undefined : planner.predictor.hypotheses[wouldTake];

@@ -4,6 +4,7 @@ import type { Actuator, Diagram, TerminalRef } from '../diagram/diagram';
 import type { Finding } from '../diagram/lint';
 import { feeds, positionsOf, type QuantityState, type Setup } from '../diagram/setup';
 import { findSwitch, findTerminal, owners } from '../diagram/terminal';
+import { loopSuspect } from '../fault/place';
 import { METERS, type Meter } from '../meter/meter';
 import type { Result } from '../result';
 import { shownIn, type LogEntry, type ReadingRecord, type Records } from './record';
@@ -74,9 +75,15 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       if (steps !== undefined) unless('/steps', parseSteps(diagram, steps));
       break;
     }
-    case 'act':
-      named('/part', entry.body.part);
+    case 'act': {
+      // A quantity is put right too, and a loop is cleaned as a whole.
+      const others = [
+        ...diagram.actuators.flatMap(({ id, kind }) => (kind === 'quantity' ? [id] : [])),
+        ...diagram.supplies.map(({ id }) => loopSuspect(id)),
+      ];
+      if (!others.includes(entry.body.part)) named('/part', entry.body.part);
       break;
+    }
     case 'acknowledged': {
       const { what, part } = entry.body;
       if (part !== undefined) named('/part', part);

@@ -43,10 +43,23 @@ export interface LookEvidence {
   found: boolean;
 }
 
-/** What may be done to a part that it is not replaced by. */
-export const ACTS = ['tap', 'reset', 'clean', 'reseat', 'pull'] as const;
+/** What may be done to a part: a repair, or something that only may have changed it. */
+export const ACTS = [
+  'replace',
+  'clean',
+  'reconnect',
+  'adjust',
+  'reset',
+  'put-back',
+  'tap',
+  'reseat',
+  'pull',
+] as const;
 
-/** Something that may have changed the unit: what is read after it does not clear the part. */
+/**
+ * Something was done to a part, supply, wire or quantity. After a repair a new chapter begins for it
+ * (`inference/chapters.ts`); what is read after a tap or a tug does not clear it.
+ */
 export interface ActEvidence {
   kind: 'act';
   id: string;

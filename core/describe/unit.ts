@@ -28,9 +28,13 @@ export function sayFaultOf(diagram: Diagram, faults: readonly Fault[]): string {
 
 /** What may have been done to a part. */
 export const ACT_WORDS: Record<ActEvidence['act'], string> = {
-  tap: 'tapped',
-  reset: 'reset pressed',
+  replace: 'replaced',
   clean: 'cleaned',
+  reconnect: 'wire or plug made good',
+  adjust: 'adjusted',
+  reset: 'reset',
+  'put-back': 'put back in its place',
+  tap: 'tapped',
   reseat: 'pulled and pushed on again',
   pull: 'pulled or bent',
 };

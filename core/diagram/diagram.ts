@@ -36,7 +36,19 @@ export interface Diagram {
   uses?: Use[];
   looks?: Look[];
   cautions: string[];
+  /** What it works with besides the wires of the house; each asks for checks of its own before it is handed back. */
+  energies?: Energy[];
 }
+
+export const ENERGIES = [
+  'gas',
+  'microwaves',
+  'water',
+  'refrigerant',
+  'stored-charge',
+  'moving-air',
+] as const;
+export type Energy = (typeof ENERGIES)[number];
 
 /** One use of the unit, as steps of `behaviour/step.ts`: "timer=heat,start=pressed". */
 export interface Use {

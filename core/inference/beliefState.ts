@@ -11,7 +11,9 @@ import {
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
+import type { RepairStanding } from './repair';
 import { posterior } from './posterior';
+import { Chapters, isRepair, nowOn, pathsOf, sinceRepair, type Path } from './chapters';
 
 /** A replaceable thing with the probability of all its faults. */
 export interface Suspect {
@@ -36,14 +38,20 @@ export type UnitVerdict =
   /** Explanations that no test at hand tells apart any more. */
   | { kind: 'group'; suspects: Suspect[]; probability: number }
   | { kind: 'nothing-found'; probability: number }
+  /** What was wrong is put right as far as is known: proved, or what is missing for that. */
+  | { kind: 'repaired'; repair: RepairStanding }
   | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' | 'set-points' | 'quantity' }
   /** What is known does not go together: nothing is named. */
   | { kind: 'surprise'; misfit: Misfit };
 
 export interface BeliefState {
-  /** Probability of each hypothesis of the predictor. */
+  /** Probability of each hypothesis of the predictor to be what is wrong now. */
   probabilities: Float64Array;
   suspects: Suspect[];
+  /** How each explanation went through the call; as many as hypotheses until something was repaired. */
+  paths: readonly Path[];
+  /** Probability of each path. */
+  shares: Float64Array;
   /** For each entry: how much it has raised or lowered each suspect, as a factor. */
   moved: Map<string, Map<string, number>>;
   /** Probability of each suspect before any entry and after each; "" for nothing wrong. */
@@ -56,36 +64,58 @@ const AGAIN = 0.25;
 /** A part that somebody has tapped, reset, cleaned or reseated may be cured for now. */
 const CURED = 0.5;
 
-/** Bayes' rule over all hypotheses of a unit, entry by entry. */
+/** Bayes' rule over all hypotheses of a unit, entry by entry, through every chapter of its repairs. */
 export function beliefState(predictor: UnitPredictor, entries: readonly Evidence[]): BeliefState {
   const { hypotheses } = predictor;
-  const log = Float64Array.from(hypotheses, (each) => Math.log(each.prior));
+  const chapters = entries.some(isRepair) ? new Chapters(predictor) : undefined;
+  let paths: readonly Path[] = pathsOf(hypotheses);
   const touched = new Set<string>();
   const moved: BeliefState['moved'] = new Map();
   const taken = new Set<string>();
-  let before = suspectsOf(hypotheses, posterior(log));
-  const course = [chances(before)];
-  for (const entry of entries) {
+  let now = standing(hypotheses, paths);
+  const course = [chances(now.suspects)];
+  entries.forEach((entry, at) => {
     if (entry.kind === 'act') touched.add(entry.part);
+    if (isRepair(entry) && chapters) {
+      touched.delete(entry.part);
+      taken.clear();
+      paths = chapters.after(paths, entry, at + 1);
+    }
     const weights = entryLikelihood(predictor, entry);
     const same = saysTheSame(entry, weights);
     const share = taken.has(same) ? AGAIN : 1;
     taken.add(same);
     const cured = weights[HEALTHY] ?? 1;
-    hypotheses.forEach(({ suspect }, i) => {
-      const own = weights[i] ?? 1;
+    paths = paths.map((path) => {
+      const place = nowOn(path);
+      const own = weights[place] ?? 1;
+      const suspect = hypotheses[place]?.suspect;
       const may = suspect !== undefined && touched.has(suspect);
-      log[i] = (log[i] ?? 0) + share * Math.log(may ? (1 - CURED) * own + CURED * cured : own);
+      const weight = may ? (1 - CURED) * own + CURED * cured : own;
+      return { states: path.states, log: path.log + share * Math.log(weight) };
     });
-    const after = suspectsOf(hypotheses, posterior(log));
-    const was = chances(before);
-    const now = chances(after);
-    course.push(now);
-    moved.set(entry.id, new Map([...now].map(([id, each]) => [id, each / (was.get(id) ?? each)])));
-    before = after;
-  }
-  const probabilities = posterior(log);
-  return { probabilities, suspects: suspectsOf(hypotheses, probabilities), moved, course };
+    if (chapters) paths = chapters.afterUse(paths, entry, at + 1);
+    const after = standing(hypotheses, paths);
+    const [was, is] = [chances(now.suspects), chances(after.suspects)];
+    course.push(is);
+    moved.set(entry.id, new Map([...is].map(([id, each]) => [id, each / (was.get(id) ?? each)])));
+    now = after;
+  });
+  return { ...now, paths, moved, course };
+}
+
+/** What is wrong now, by the paths that lead here. */
+function standing(
+  hypotheses: readonly UnitHypothesis[],
+  paths: readonly Path[],
+): Pick<BeliefState, 'probabilities' | 'suspects' | 'shares'> {
+  const shares = posterior(Float64Array.from(paths, ({ log }) => log));
+  const probabilities = new Float64Array(hypotheses.length);
+  paths.forEach((path, i) => {
+    const place = nowOn(path);
+    probabilities[place] = (probabilities[place] ?? 0) + (shares[i] ?? 0);
+  });
+  return { shares, probabilities, suspects: suspectsOf(hypotheses, probabilities) };
 }
 
 /**
@@ -163,7 +193,8 @@ export function readingsFor(
   entries: readonly Evidence[],
 ): (ReadingEvidence | MeasurementEvidence)[] {
   const index = predictor.hypotheses.indexOf(leading);
-  return entries.flatMap((entry) => {
+  // What was read of a part before it was repaired says nothing of it any more.
+  return entries.slice(sinceRepair(entries, id)).flatMap((entry) => {
     if (id === undefined) return [];
     if (entry.kind === 'measurement') {
       if (entry.actuator !== id || entry.how !== 'measured') return [];

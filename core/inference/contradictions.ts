@@ -1,4 +1,5 @@
 import type { Evidence } from '../call/evidence';
+import { sinceRepair } from './chapters';
 import type { UnitPredictor } from './unitPredictor';
 import { entryLikelihood } from './entryLikelihood';
 
@@ -11,12 +12,14 @@ export interface Contradiction {
 /** Joint probability, beside each at its best, from which on two entries go together. */
 const TOGETHER_FROM = 0.02;
 
-/** Entries that contradict each other whatever is wrong with the unit. */
+/** Entries that contradict each other whatever is wrong with the unit, as it is since its last repair. */
 export function contradictions(
   predictor: UnitPredictor,
   entries: readonly Evidence[],
 ): Contradiction[] {
-  const firm = entries.filter((entry) => entry.kind === 'reading' || entry.kind === 'statement');
+  const firm = entries
+    .slice(sinceRepair(entries))
+    .filter((entry) => entry.kind === 'reading' || entry.kind === 'statement');
   const most = (weights: Float64Array): number => weights.reduce((a, b) => Math.max(a, b), 0);
   const list: Contradiction[] = [];
   firm.forEach((one, i) => {

@@ -1,4 +1,4 @@
-import type { Outcome } from '../behaviour/statement';
+import { alike } from './alike';
 import type { Look } from '../diagram/diagram';
 import { findMode, ownerOf, type Fault, type Mode } from '../fault/fault';
 import { displayInterval } from '../meter/meter';
@@ -93,26 +93,6 @@ function weighStatement(
   // What is intermittent shows itself in use, and is as often as not said of a good moment.
   const whenOpen = predictor.whenOpen[index] ?? -1;
   return whenOpen >= 0 && shows(whenOpen) ? 0.7 * right : 1 - right;
-}
-
-/** People do not tell "stops" from "quits" from "off" apart, nor "runs" from "cycles". */
-function alike(one: Outcome, two: Outcome): boolean {
-  return one === two || (family(one) === family(two) && family(one) !== undefined);
-}
-function family(outcome: Outcome): string | undefined {
-  switch (outcome) {
-    case 'off':
-    case 'stops':
-      return 'off';
-    case 'runs':
-    case 'cycles':
-      return 'runs';
-    case 'opens':
-    case 'open':
-      return 'open';
-    default:
-      return undefined;
-  }
 }
 
 /** Whether a look points to a fault: `part:mode`, or any fault of a part. */

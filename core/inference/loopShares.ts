@@ -1,6 +1,7 @@
 import type { Evidence } from '../call/evidence';
 import { SOUND_CONTACT } from '../circuit/ohms';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { sinceRepair } from './chapters';
 import { contactsInLoop } from '../diagram/millivolts';
 import { terminalRef } from '../diagram/terminal';
 
@@ -44,7 +45,7 @@ export function loopShares(
   const shares = contacts
     .map(({ part, contact }): LoopShare => {
       const [a, b] = contact.between.map((terminal) => terminalRef(part.id, terminal));
-      const ohms = lastRead(entries, a, b, amps);
+      const ohms = lastRead(entries.slice(sinceRepair(entries, part.id)), a, b, amps);
       return {
         part: part.id,
         contact: contact.id,

@@ -3,6 +3,7 @@ import { consequencesOf, wrongIn, type UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import type { BeliefState } from './beliefState';
 import type { UseRuns } from '../behaviour/useRuns';
+import { passedThrough, weightsOnPaths } from './chapters';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
 
 /** An entry less probable than this is not explained, and one from `WELL` on is. */
@@ -23,19 +24,17 @@ const TOGETHER = 0.3;
 export function hypothesesWithPairs(
   predictor: UnitPredictor,
   entries: readonly Evidence[],
-  { probabilities }: BeliefState,
+  { paths, shares }: BeliefState,
   runs: UseRuns,
 ): UnitHypothesis[] | undefined {
   const { diagram, hypotheses } = predictor;
-  const inOrder = [...probabilities.keys()].sort(
-    (a, b) => (probabilities[b] ?? 0) - (probabilities[a] ?? 0),
-  );
-  const [best] = inOrder;
-  if (best === undefined) return undefined;
-  const left = entries.filter((entry) => {
+  const passed = passedThrough(paths, shares, hypotheses.length);
+  const inOrder = [...passed.keys()].sort((a, b) => (passed[b] ?? 0) - (passed[a] ?? 0));
+  const best = shares.reduce((most, share, i) => (share > (shares[most] ?? 0) ? i : most), 0);
+  const left = entries.filter((entry, at) => {
     const firm =
       entry.kind === 'reading' || (entry.kind === 'statement' && entry.source === 'seen');
-    return firm && (entryLikelihood(predictor, entry)[best] ?? 1) < BADLY;
+    return firm && (weightsOnPaths(predictor, paths, entry, at)[best] ?? 1) < BADLY;
   });
   if (left.length === 0) return undefined;
   const faulty = inOrder.filter((index) => {

@@ -2,6 +2,7 @@ import type { Diagram } from '../diagram/diagram';
 import { splitRef } from '../diagram/terminal';
 import { displayInterval } from '../meter/meter';
 import { evidenceKey, placeKey, type Evidence, type ReadingEvidence } from '../call/evidence';
+import { sinceRepair } from './chapters';
 import { provedByTwin } from './knownGoodUnit';
 import { likelihood, slipShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
@@ -31,9 +32,12 @@ export function secondLook(
   { probabilities, suspects }: BeliefState,
 ): SecondLook | undefined {
   const said = entries.map(place);
+  const since = sinceRepair(entries);
   const proved = provedByTwin(predictor, entries);
   let best: (SecondLook & { odds: number }) | undefined;
   entries.forEach((entry, i) => {
+    // What was read before a repair is not read again as it was.
+    if (i < since) return;
     if (entry.kind !== 'reading' || entry.of === 'twin' || entry.shows.kind === 'volts') return;
     // It was looked at again already.
     if (said.some((each, k) => k !== i && each === said[i])) return;

@@ -1,6 +1,8 @@
 import { evidenceKey, placeKey, type Evidence } from '../call/evidence';
 import { displayInterval } from '../meter/meter';
+import { splitRef } from '../diagram/terminal';
 import type { BeliefState, Misfit } from './beliefState';
+import { nowOn, sinceRepair, weightsOnPaths } from './chapters';
 import { entryLikelihood } from './entryLikelihood';
 import { broadShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';
@@ -24,13 +26,15 @@ const EXPLAINS = 0.3;
 export function misfit(
   predictor: UnitPredictor,
   entries: readonly Evidence[],
-  { probabilities }: BeliefState,
+  { paths, shares }: BeliefState,
   suspect: string | undefined,
 ): Misfit | undefined {
   const { hypotheses } = predictor;
-  const own = [...hypotheses.keys()].filter((i) => hypotheses[i]?.suspect === suspect);
-  const mass = own.reduce((sum, i) => sum + (probabilities[i] ?? 0), 0);
-  const said = entries.map(placeOf);
+  const own = paths.map((path, i) =>
+    hypotheses[nowOn(path)]?.suspect === suspect ? (shares[i] ?? 0) : 0,
+  );
+  const mass = own.reduce((sum, each) => sum + each, 0);
+  const said = entries.map((entry, at) => `${sinceRepair(entries.slice(0, at))} ${placeOf(entry)}`);
   let least: { entry: Evidence; times: number; stands: boolean } | undefined;
   entries.forEach((entry, at) => {
     const anything = byAnything(entry);
@@ -38,9 +42,9 @@ export function misfit(
     const others = entries.filter((_, k) => k !== at && said[k] === said[at]);
     const stands = others.some((each) => evidenceKey(each) === evidenceKey(entry));
     if (others.length && !stands) return;
-    const weights = entryLikelihood(predictor, entry);
-    const fits =
-      own.reduce((sum, i) => sum + (probabilities[i] ?? 0) * (weights[i] ?? 0), 0) / mass;
+    if (isOfBefore(entries, at)) return;
+    const weights = weightsOnPaths(predictor, paths, entry, at);
+    const fits = own.reduce((sum, share, i) => sum + share * (weights[i] ?? 0), 0) / mass;
     const times = anything / Math.max(1e-12, fits);
     if (times > (least?.times ?? SURPRISING)) least = { entry, times, stands };
   });
@@ -52,6 +56,13 @@ export function misfit(
     if (wouldTake === undefined || prior > (hypotheses[wouldTake]?.prior ?? 0)) wouldTake = i;
   });
   return { entry: least.entry.id, wouldTake, stands: least.stands };
+}
+
+/** Whether an entry was read at a part that was repaired since: it cannot be taken again. */
+function isOfBefore(entries: readonly Evidence[], at: number): boolean {
+  const entry = entries[at];
+  if (entry?.kind !== 'reading') return false;
+  return [entry.from, entry.to].some((ref) => sinceRepair(entries, splitRef(ref).part) > at);
 }
 
 /** Where an entry was taken: the same for what is read, watched or measured again. */

@@ -1,8 +1,11 @@
 import { contradictions, type Contradiction } from '../inference/contradictions';
 import { twinsOtherwise } from '../inference/knownGoodUnit';
 import { movedByQuantity, setPointsMissing } from '../inference/setPoints';
+import { hypothesesRenewed } from '../inference/chapters';
 import { hypothesesWithPairs } from '../inference/pairsOfFaults';
 import { placeKey, type Evidence } from '../call/evidence';
+import { repairStanding, type RepairStanding } from '../inference/repair';
+import { NAME_FROM } from '../inference/threshold';
 import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';
 import { misfit } from '../inference/surprise';
 import { unitHypotheses, wrongIn, type UnitHypothesis } from '../inference/unitHypotheses';
@@ -20,11 +23,17 @@ import type { Diagram } from '../diagram/diagram';
 import type { Mode } from '../fault/fault';
 import type { Meter } from '../meter/meter';
 import { UnitPlanner, type Advice } from './unitPlanner';
+import { cellTest, type UnitTest } from './unitTests';
 import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
 import type { Policy } from './policies';
 
 /** Share of the preparing that the uses of the unit take. */
 const USES = 0.5;
+
+/** From this probability on a repair is taken to have done it, and is to be proved. From memory. */
+const LIKELY_RIGHT = 0.8;
+/** Tests that a repair waits for and that are shown at once. */
+const MOST_ASKED = 4;
 
 /** All that is made of what is known of a unit. */
 export interface Findings {
@@ -41,12 +50,15 @@ export interface Findings {
   oddTwins: string[];
   /** Whether two faults together explain what no single one does. */
   pairs: boolean;
+  /** How the last repair stands; undefined where nothing was repaired. */
+  repair: RepairStanding | undefined;
 }
 
-interface Paired {
+/** What a list of hypotheses foretells, beside that of every single fault. */
+interface Foretold {
   key: string;
   predictor: UnitPredictor;
-  /** Made only when a pair leads. */
+  /** Made only when it is planned with. */
   planner?: UnitPlanner;
 }
 
@@ -54,7 +66,8 @@ interface Paired {
 export class UnitDiagnosis {
   readonly planner: UnitPlanner;
   private readonly runs: UseRuns;
-  private pairs: Paired | undefined;
+  private pairs: Foretold | undefined;
+  private renewed: Foretold | undefined;
 
   /** @param progress hears the share of the preparing that is done, uses first and tests after */
   constructor(diagram: Diagram, meter: Meter, progress: (share: number) => void = () => undefined) {
@@ -88,9 +101,11 @@ export class UnitDiagnosis {
         ? heldBy({ kind: 'surprise', misfit: odd })
         : blocked?.needs === 'quantity'
           ? heldBy({ kind: 'open', needs: 'quantity' }, [
-              planner.measuring(blocked.actuator, entries),
+              planner.asked({ kind: 'measure', actuator: blocked.actuator }, entries),
             ])
           : blocked && heldBy({ kind: 'open', needs: blocked.needs });
+    const repair = repairStanding(predictor, entries);
+    const mended = repair && this.mended(planner, state, repair, entries);
     const settles =
       verdict.kind === 'group' && !way.live
         ? planner.advise(state, entries, { ...way, live: true }).tests
@@ -98,12 +113,13 @@ export class UnitDiagnosis {
     return {
       planner,
       state,
-      ...(held ?? { verdict, tests }),
-      settles: odd ? [] : settles,
+      ...(held ?? mended ?? { verdict, tests }),
+      repair,
+      settles: odd || mended ? [] : settles,
       secondLook: again,
       contradictions: contradictions(predictor, entries),
       oddTwins,
-      pairs: planner !== this.planner,
+      pairs: planner.predictor === this.pairs?.predictor,
     };
   }
 
@@ -114,29 +130,73 @@ export class UnitDiagnosis {
     return planner.compare(state, entries, way);
   }
 
-  private stateOf(entries: readonly Evidence[]): { planner: UnitPlanner; state: BeliefState } {
-    const { planner, predictor } = this;
-    const state = beliefState(predictor, entries);
-    const hypotheses = hypothesesWithPairs(predictor, entries, state, this.runs);
-    if (!hypotheses) return { planner, state };
-    const paired = this.pairedWith(hypotheses);
-    const together = beliefState(paired.predictor, entries);
-    const leading = together.suspects[0]?.leading;
-    if (!leading || wrongIn(leading).length < 2) return { planner, state };
-    paired.planner ??= new UnitPlanner(paired.predictor);
-    return { planner: paired.planner, state: together };
+  /** A repair that has probably done it: what it takes to prove that, first with everything dead. */
+  private mended(
+    planner: UnitPlanner,
+    { suspects }: BeliefState,
+    repair: RepairStanding,
+    entries: readonly Evidence[],
+  ): { verdict: UnitVerdict; tests: Advice[] } | undefined {
+    const right = suspects.find((each) => each.id === undefined)?.probability ?? 0;
+    const enough = repair.kind === 'proved' ? NAME_FROM : LIKELY_RIGHT;
+    if (right < enough || repair.kind === 'still-there') return undefined;
+    const { diagram } = this.predictor;
+    const missing: UnitTest[] =
+      repair.kind === 'proved'
+        ? []
+        : [
+            ...repair.cells.flatMap((cell) => cellTest(diagram, cell) ?? []),
+            ...repair.runs.map((run): UnitTest => ({ kind: 'try', ...run })),
+          ];
+    return {
+      verdict: { kind: 'repaired', repair },
+      tests: missing.slice(0, MOST_ASKED).map((test) => planner.asked(test, entries)),
+    };
   }
 
-  /** What is foretold with pairs of faults beside the singles; kept until other pairs come up. */
-  private pairedWith(hypotheses: UnitHypothesis[]): Paired {
-    const key = JSON.stringify(hypotheses.map((each) => each.causes));
-    if (this.pairs?.key !== key) {
-      const { diagram, meter } = this.predictor;
-      this.pairs = { key, predictor: new UnitPredictor(diagram, meter, hypotheses) };
-    }
-    return this.pairs;
+  private stateOf(entries: readonly Evidence[]): { planner: UnitPlanner; state: BeliefState } {
+    const { planner, state } = this.singlesOf(entries);
+    const { predictor } = planner;
+    const hypotheses = hypothesesWithPairs(predictor, entries, state, this.runs);
+    if (!hypotheses) return { planner, state };
+    const paired = kept(this.pairs, hypotheses, this.predictor);
+    this.pairs = paired;
+    const together = beliefState(paired.predictor, entries);
+    const most = together.shares.reduce((a, b) => Math.max(a, b), 0);
+    const leading = together.paths[together.shares.indexOf(most)]?.states ?? [];
+    const isPair = leading.some(({ hypothesis }) => {
+      const each = paired.predictor.hypotheses[hypothesis];
+      return each && wrongIn(each).length > 1;
+    });
+    return isPair ? { planner: plannerOf(paired), state: together } : { planner, state };
+  }
+
+  /** With single faults alone; where a protector was put in anew, with it whole beside its cause. */
+  private singlesOf(entries: readonly Evidence[]): { planner: UnitPlanner; state: BeliefState } {
+    const { planner, predictor } = this;
+    const state = beliefState(predictor, entries);
+    const renewed = hypothesesRenewed(predictor.hypotheses, entries);
+    if (!renewed.length) return { planner, state };
+    const others = kept(this.renewed, [...predictor.hypotheses, ...renewed], predictor);
+    this.renewed = others;
+    return { planner: plannerOf(others), state: beliefState(others.predictor, entries) };
   }
 }
+
+/** What is foretold with other hypotheses; kept until others come up. */
+function kept(
+  before: Foretold | undefined,
+  hypotheses: readonly UnitHypothesis[],
+  { diagram, meter }: UnitPredictor,
+): Foretold {
+  const key = JSON.stringify(hypotheses.map(({ causes, faults }) => [causes, faults]));
+  return before?.key === key
+    ? before
+    : { key, predictor: new UnitPredictor(diagram, meter, hypotheses) };
+}
+
+const plannerOf = (foretold: Foretold): UnitPlanner =>
+  (foretold.planner ??= new UnitPlanner(foretold.predictor));
 
 /** A verdict that something stands in the way of, with the tests that lead on. */
 const heldBy = (

@@ -2,6 +2,7 @@ import type { Evidence } from '../call/evidence';
 import type { UnitPredictor } from '../inference/unitPredictor';
 import { readAtItself, type BeliefState, type UnitVerdict } from '../inference/beliefState';
 import { nameFrom, NAME_FROM } from '../inference/threshold';
+import { sinceRepair } from '../inference/chapters';
 import { HEALTHY } from '../inference/entryLikelihood';
 import { splitWait } from '../behaviour/step';
 import { candidatesOf, keyOf, type Candidate } from './candidates';
@@ -132,9 +133,8 @@ export class UnitPlanner {
     return { verdict: { kind: 'group', suspects, probability: together }, tests: [] };
   }
 
-  /** Reading a quantity that a verdict waits for; it is asked for whatever else it tells. */
-  measuring(actuator: string, entries: readonly Evidence[]): Advice {
-    const test: UnitTest = { kind: 'measure', actuator };
+  /** A test that a verdict or a repair waits for; it is asked for whatever else it tells. */
+  asked(test: UnitTest, entries: readonly Evidence[]): Advice {
     const minutes = this.minutes.from(this.minutes.afterAll(entries), this.minutes.of(test));
     return { test, minutes, bits: 0, expected: minutes, meanings: [] };
   }
@@ -227,7 +227,7 @@ export class UnitPlanner {
     times: number,
   ): Option[] {
     const taken = new Map<string, number>();
-    for (const entry of entries) {
+    for (const entry of entries.slice(sinceRepair(entries))) {
       const test = testOf(entry);
       if (test) taken.set(keyOf(test), (taken.get(keyOf(test)) ?? 0) + 1);
     }

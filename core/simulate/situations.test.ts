@@ -14,7 +14,8 @@ import { UnitDiagnosis } from '../plan/unitDiagnosis';
  *
  * `told` or `seen STEPS SUBJECT OUTCOME`; `read A B SHOWS`, alone, as the sheet is drawn, or with
  * `hand=POSITION` of the switch; `through A B SHOWS`, wires on, with `set=ACTUATOR:POSITION`;
- * `volts A B VALUE STEPS`; `found` or `nothing LOOK`; `measured QUANTITY VALUE STEPS`.
+ * `volts A B VALUE STEPS`; `found` or `nothing LOOK`; `measured QUANTITY VALUE STEPS`; `did ACT PART`,
+ * where a loop is written `SUPPLY loop`.
  */
 interface Situation {
   unit: string;
@@ -23,7 +24,7 @@ interface Situation {
   verdict: string;
 }
 
-/** `unit: what it is like`, the lines of what is known, and `-> named X` or `-> not X`. */
+/** `unit: what it is like`, the lines of what is known, and `-> named X`, `-> not X` or `-> repair X`. */
 const SITUATIONS = readFileSync(join(__dirname, 'situations.txt'), 'utf8')
   .trim()
   .split('\n\n')
@@ -66,6 +67,8 @@ function entryOf(diagram: Diagram, words: string): object {
         how: 'measured',
         ...(three && { steps: three }),
       };
+    case 'did':
+      return { kind: 'act', act: one, part: plain.slice(1).join(' ') };
     case 'volts':
       return { kind: 'reading', from: one, to: two, shows: `${three} V`, power: 'on', steps: four };
     case 'read': {
@@ -109,7 +112,7 @@ it.each(SITUATIONS)('$unit: $says', ({ unit, lines, verdict: wanted }) => {
   });
   const entries = readEvidence(diagram, text);
   if (!entries.ok) throw new Error(JSON.stringify(entries.error));
-  const { verdict, state } = diagnosis.of(entries.value);
+  const { verdict, state, repair } = diagnosis.of(entries.value);
   const named = verdict.kind === 'named' ? (verdict.suspect.id ?? 'nothing') : undefined;
   const [how, ...rest] = wanted.split(' ');
   const suspect = rest.join(' ');
@@ -124,6 +127,8 @@ it.each(SITUATIONS)('$unit: $says', ({ unit, lines, verdict: wanted }) => {
       .slice(0, 3)
       .map(({ id, probability }) => `${id} ${probability.toFixed(3)}`),
   };
-  if (how === 'named') expect(said).toEqual({ ...said, verdict: wanted });
+  if (how === 'repair')
+    expect({ ...said, repair: repair?.kind }).toEqual({ ...said, repair: suspect });
+  else if (how === 'named') expect(said).toEqual({ ...said, verdict: wanted });
   else expect({ ...said, named }).not.toMatchObject({ named: suspect });
 });

@@ -1,5 +1,6 @@
 import { readEvidence } from '../../contract/evidenceFile';
 import { sayInputFault } from '../../contract/problem';
+import { missingOf, sayRepairStanding } from '../../core/describe/repair';
 import { conditionOf, remedyFor } from '../../core/describe/remedy';
 import { SLIP_WORDS } from '../../core/describe/slip';
 import type { Suspect, UnitVerdict } from '../../core/inference/beliefState';
@@ -63,6 +64,11 @@ export function diagnose(options: Options): Exit {
   for (const { one, two } of contradictions)
     out(`Entries ${one} and ${two} contradict each other: no fault makes both.`);
   out(sayVerdict(diagram, verdict));
+  if (findings.repair) {
+    const { headline, means } = sayRepairStanding(diagram, findings.repair, read.value);
+    out(`${headline}: ${means}`);
+    for (const each of missingOf(diagram, findings.repair)) out(`  ${each}`);
+  }
   if (secondLook) {
     out(`Look again at ${secondLook.entry}: it may be ${SLIP_WORDS[secondLook.slip]}.`);
     return EXIT.done;
@@ -135,6 +141,8 @@ function sayVerdict(diagram: Diagram, verdict: UnitVerdict): string {
     }
     case 'group':
       return `Verdict: one of ${verdict.suspects.map((each) => saySuspect(diagram, each)).join('; ')}`;
+    case 'repaired':
+      return 'Verdict: what was wrong is put right, as far as is known.';
     case 'nothing-found':
       return 'Verdict: nothing wrong found in this diagram';
     case 'surprise':

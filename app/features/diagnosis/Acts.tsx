@@ -1,64 +1,68 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { ActEvidence } from '../../../core/call/evidence';
+import { ACTS, type ActEvidence } from '../../../core/call/evidence';
+import { ACT_WORDS, nameOf } from '../../../core/describe/unit';
+import { isRepairAct } from '../../../core/inference/chapters';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { ACT_WORDS } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
-/** Something that was done to a part and may have changed it: what is read after does not clear it. */
+/** Something that was done: a repair, which begins a new chapter for what it touches, or a mere touch. */
 export function Acts({ work, done }: { work: Work; done: () => void }) {
   const [part, setPart] = useState<string>();
-  const { parts } = work.call.diagram;
+  const { diagram } = work.call;
   const likely = (work.findings?.suspects ?? []).flatMap(({ id }) => id ?? []);
-  const touched = parts
-    .filter((each) => each.kind !== 'hardware')
-    .sort((a, b) => rank(likely, a.id) - rank(likely, b.id));
+  const others = diagram.parts.map(({ id }) => id).filter((id) => !likely.includes(id));
+  const act = (kind: ActEvidence['act']): void => {
+    if (part === undefined) return;
+    work.act(part, kind);
+    done();
+  };
+  const choices = (list: readonly ActEvidence['act'][]) => (
+    <View style={styles.choices}>
+      {list.map((each) => (
+        <Button
+          key={each}
+          label={ACT_WORDS[each]}
+          testID={`act-${each}`}
+          onPress={() => act(each)}
+        />
+      ))}
+    </View>
+  );
   return (
     <Card testID="acts">
       <Type weight="heavy" role="heading" aria-level={2}>
-        What was done to it?
-      </Type>
-      <Type size="small">
-        A part that was tapped, pressed back, cleaned or moved may read good now. It stays a
-        suspect.
+        What was something done to?
       </Type>
       <View style={styles.choices}>
-        {touched.map((each) => (
+        {[...likely, ...others].map((id) => (
           <Button
-            key={each.id}
-            label={each.name}
-            testID={`act-part-${each.id}`}
-            selected={each.id === part}
-            onPress={() => setPart(each.id)}
+            key={id}
+            label={nameOf(diagram, id)}
+            testID={`act-part-${id}`}
+            selected={id === part}
+            onPress={() => setPart(id)}
           />
         ))}
       </View>
       {part !== undefined && (
-        <View style={styles.choices}>
-          {Object.entries(ACT_WORDS).map(([act, says]) => (
-            <Button
-              key={act}
-              label={says}
-              testID={`act-${act}`}
-              onPress={() => {
-                work.act(part, act as ActEvidence['act']);
-                done();
-              }}
-            />
-          ))}
-        </View>
+        <>
+          <Type weight="strong">Put right</Type>
+          <Type size="small">
+            What was read of it before counts no more; what the unit does now proves it or not.
+          </Type>
+          {choices(ACTS.filter(isRepairAct))}
+          <Type weight="strong">Only touched</Type>
+          <Type size="small">It may read good now for a while, and stays a suspect.</Type>
+          {choices(ACTS.filter((each) => !isRepairAct(each)))}
+        </>
       )}
     </Card>
   );
 }
-
-const rank = (likely: readonly string[], id: string): number => {
-  const at = likely.indexOf(id);
-  return at < 0 ? likely.length : at;
-};
 
 const styles = StyleSheet.create({
   choices: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },

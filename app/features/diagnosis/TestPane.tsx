@@ -9,6 +9,7 @@ import { ComplaintPane } from './ComplaintPane';
 import { LastEntry } from './LastEntry';
 import { LiveScript } from './LiveScript';
 import { MakeSafe } from './MakeSafe';
+import { RepairCard } from './RepairCard';
 import { SecondLookCard } from './SecondLookCard';
 import { TestCard } from './TestCard';
 import { Thinking } from './Thinking';
@@ -42,6 +43,7 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
       {adding === 'act' && <Acts work={work} done={done} />}
       {begun && !work.thinking && adding === undefined && (
         <>
+          <RepairCard work={work} />
           <UnitVerdictCard work={work} />
           <Card work={work} hand={hand} />
           {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle('why')} />}

@@ -27,6 +27,9 @@ export function UnitVerdictCard({ work }: { work: Work }) {
           <Type>Look at the house, at how it is used, and at what this diagram does not show.</Type>
         </Card>
       );
+    case 'repaired':
+      // How it stands is the repair's own card.
+      return null;
     case 'surprise':
       return <Surprise work={work} verdict={verdict} />;
     case 'open':

@@ -1,0 +1,42 @@
+import { View } from 'react-native';
+import { closingChecks } from '../../../core/describe/closingChecks';
+import { missingOf, sayRepairStanding } from '../../../core/describe/repair';
+import { Card } from '../../ui/Card';
+import { Type } from '../../ui/Type';
+import type { Work } from './useWork';
+
+/** How the last repair stands: proved, what is missing for that, or still there; nothing before one. */
+export function RepairCard({ work }: { work: Work }) {
+  const repair = work.findings?.repair;
+  if (!repair) return null;
+  const { diagram } = work.call;
+  const { headline, means } = sayRepairStanding(diagram, repair, work.evidence);
+  const missing = missingOf(diagram, repair);
+  const tone = { proved: 'good', 'half-proved': 'warn', 'still-there': 'bad' } as const;
+  const now = tone[repair.kind];
+  return (
+    <Card ground={`${now}Ground`} edge={now} testID="repair-standing">
+      <Type size="title" weight="heavy" tone={now}>
+        {headline}
+      </Type>
+      <Type>{means}</Type>
+      {missing.length > 0 && (
+        <View testID="repair-missing">
+          {missing.map((each) => (
+            <Type key={each} weight="strong">
+              · {each}
+            </Type>
+          ))}
+        </View>
+      )}
+      {repair.kind === 'proved' && (
+        <View testID="closing-checks">
+          <Type weight="strong">Before it is handed back</Type>
+          {closingChecks(diagram).map((each) => (
+            <Type key={each}>· {each}</Type>
+          ))}
+        </View>
+      )}
+    </Card>
+  );
+}

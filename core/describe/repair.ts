@@ -1,0 +1,76 @@
+import type { Evidence } from '../call/evidence';
+import type { Diagram } from '../diagram/diagram';
+import type { Repair } from '../inference/chapters';
+import type { Cell, RepairStanding, Run } from '../inference/repair';
+import { sayPosition } from './position';
+import { ACT_WORDS, capital, nameOf, sayEvidence, sayLast } from './unit';
+
+/** What was done, in a line: "Door switch replaced, lid switch adjusted". */
+const sayRepairs = (diagram: Diagram, repairs: readonly Repair[]): string =>
+  capital(
+    [
+      ...new Set(repairs.map((each) => `${nameOf(diagram, each.part)} ${ACT_WORDS[each.act]}`)),
+    ].join(', '),
+  );
+
+/** A moment of use that has to be seen to go right. */
+const sayRun = (diagram: Diagram, { steps, subject }: Run): string =>
+  `${sayLast(diagram, steps)}: ${nameOf(diagram, subject)}`;
+
+/** A cell that has to be read: "Door switch COM-NO, door closed". */
+function sayCell(diagram: Diagram, { part: id, contact, position }: Cell): string {
+  const part = diagram.parts.find((each) => each.id === id);
+  const actuator = part?.kind === 'switch' ? part.actuator : id;
+  return `${nameOf(diagram, id)} ${contact}, ${sayPosition(diagram, actuator, position)}`;
+}
+
+/** What is missing before a repair is proved, in the order in which it is done: dead first, then used. */
+export const missingOf = (diagram: Diagram, standing: RepairStanding): string[] =>
+  standing.kind === 'half-proved'
+    ? [
+        ...standing.cells.map((each) => sayCell(diagram, each)),
+        ...standing.runs.map((each) => sayRun(diagram, each)),
+      ]
+    : [];
+
+/** What it means that the complaint is there again after a repair: common practice. */
+const MEANS: Partial<Record<Repair['act'], string>> = {
+  replace:
+    'The old part was not all of it: another one is bad, what killed it kills the new one too, or the new one is bad or wired otherwise. Read the new one alone, compare its wires with the map, then look elsewhere.',
+  clean:
+    'Cleaning was not enough: what is burnt comes back. Read it again before it is named, and look elsewhere when it reads good.',
+  reconnect:
+    'The connection was not all of it. Read through it once more, moved, then look elsewhere.',
+  adjust:
+    'It may not reach yet: read the switch by what moves it, and by hand, before looking elsewhere.',
+  reset:
+    'It went over again: the cause is still there. Do not reset it once more before that is found.',
+  'put-back': 'Read what was put back once more, with its wires by the map, then look elsewhere.',
+};
+
+/** How a repair stands, in a headline and what it means. */
+export function sayRepairStanding(
+  diagram: Diagram,
+  standing: RepairStanding,
+  entries: readonly Evidence[],
+): { headline: string; means: string } {
+  const done = sayRepairs(diagram, standing.repairs);
+  switch (standing.kind) {
+    case 'proved':
+      return {
+        headline: 'Repair proved',
+        means: `${done}. Every moment that went wrong goes right now.`,
+      };
+    case 'half-proved':
+      return { headline: 'Half proved', means: `${done}. Still missing:` };
+    case 'still-there': {
+      const entry = entries.find((each) => each.id === standing.entry);
+      const said = entry && sayEvidence(diagram, entry);
+      const last = standing.repairs.at(-1)?.act ?? 'replace';
+      return {
+        headline: 'Still there: look elsewhere',
+        means: `${done}, and still: ${said ? `${said.shown} (${said.what})` : 'it does wrong'}. ${MEANS[last] ?? ''}`,
+      };
+    }
+  }
+}
