@@ -157,6 +157,8 @@ export class FaultyUnit {
       case 'look':
         await hands.press('look-nothing');
         this.evidence.push({ kind: 'look', id, look: test.look, found: false });
+        if (this.diagnosis.predictor.diagram.looks?.find((each) => each.id === test.look)?.powered)
+          this.safe = false;
         return;
       case 'ohm': {
         const probes = [await page.text('probe-red'), await page.text('probe-black')];
@@ -181,6 +183,7 @@ export class FaultyUnit {
         const { steps, subject } = test;
         const does = this.diagnosis.predictor.outcome(this.place, steps, subject) ?? 'off';
         const outcome = does === 'stops' ? 'off' : does === 'cycles' ? 'runs' : does;
+        await hands.press('try-ready');
         await hands.press(`try-${outcome}`);
         this.evidence.push({ kind: 'statement', id, source: 'seen', steps, subject, outcome });
         // Power was on: it is proved dead again before the next ohms.

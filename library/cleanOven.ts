@@ -218,6 +218,7 @@ export const cleanOven: Diagram = {
       says: 'The bolt does not come out in CLEAN',
       of: ['bolt:broken', 'lock-motor', 'lock-switch:not-actuated'],
       found: { with: 0.8, without: 0.05 },
+      powered: true,
       minutes: 2,
     },
   ],

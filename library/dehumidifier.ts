@@ -161,6 +161,7 @@ export const dehumidifier: Diagram = {
       says: 'The adapter is cold although it is plugged in',
       of: ['adapter:dead'],
       found: { with: 0.8, without: 0.1 },
+      powered: true,
       minutes: 0.3,
     },
   ],

@@ -315,6 +315,7 @@ export const gasDryer: Diagram = {
       says: 'The igniter does not glow, seen from the toe panel with the burner called',
       of: ['igniter', 'sensor:stuck-open'],
       found: { with: 0.8, without: 0.1 },
+      powered: true,
       minutes: 2,
       panel: 'toe',
     },

@@ -162,6 +162,7 @@ export const refrigerator: Diagram = {
       says: 'The compressor is warm and hums, then clicks off',
       of: ['compressor:seized', 'overload'],
       found: { with: 0.7, without: 0.05 },
+      powered: true,
       minutes: 0.5,
     },
     {

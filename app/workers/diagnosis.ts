@@ -1,6 +1,6 @@
 import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
-import type { RepairStanding } from '../../core/inference/repair';
+import type { RepairStanding } from '../../core/plan/repair';
 import type { SecondLook } from '../../core/inference/secondLook';
 import type { ReadAt, Shown } from '../../core/inference/shownUnder';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';

@@ -1,10 +1,23 @@
 import 'reflect-metadata/lite';
-import { IsIn, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
-import type { Acknowledgement } from '../../core/call/record';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsIn,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
+import { ACKNOWLEDGED, type Acknowledgement } from '../../core/call/record';
+import type { TerminalRef } from '../../core/diagram/diagram';
+import { asTerminal, TERMINAL } from './terminal';
 
 /** A step that stops the flow until somebody says that it is done. */
 export class AcknowledgementBody implements Acknowledgement {
-  @IsIn(['made-safe', 'meter-proved', 'wires-off', 'stood-clear'])
+  @IsIn(ACKNOWLEDGED)
   what!: Acknowledgement['what'];
 
   @IsOptional()
@@ -17,4 +30,11 @@ export class AcknowledgementBody implements Acknowledgement {
   @Min(0)
   @Max(20)
   leadOhms?: number;
+
+  /** Where a jumper was clipped on, or taken off. */
+  @IsOptional()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(2)
+  @Matches(TERMINAL, { ...asTerminal, each: true })
+  jumper?: [TerminalRef, TerminalRef];
 }

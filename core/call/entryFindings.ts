@@ -85,7 +85,9 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       break;
     }
     case 'acknowledged': {
-      const { what, part } = entry.body;
+      const { what, part, jumper } = entry.body;
+      if (jumper) bridge('/jumper', jumper);
+      else if (what === 'jumper-on') report('/jumper', 'say between which terminals it is');
       if (part !== undefined) named('/part', part);
       else if (what === 'wires-off') report('/part', 'say off which part the wires are');
       break;

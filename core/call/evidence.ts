@@ -43,18 +43,11 @@ export interface LookEvidence {
   found: boolean;
 }
 
-/** What may be done to a part: a repair, or something that only may have changed it. */
-export const ACTS = [
-  'replace',
-  'clean',
-  'reconnect',
-  'adjust',
-  'reset',
-  'put-back',
-  'tap',
-  'reseat',
-  'pull',
-] as const;
+/** What is meant to put something right. */
+export const REPAIRS = ['replace', 'clean', 'reconnect', 'adjust', 'reset', 'put-back'] as const;
+/** What only may have changed it. */
+export const TOUCHES = ['tap', 'reseat', 'pull'] as const;
+export const ACTS = [...REPAIRS, ...TOUCHES] as const;
 
 /**
  * Something was done to a part, supply, wire or quantity. After a repair a new chapter begins for it
@@ -69,6 +62,19 @@ export interface ActEvidence {
 
 /** How a quantity was found: by an instrument, or by a hand, an ear, an eye. */
 export const HOW_FOUND = ['measured', 'felt'] as const;
+
+/** An act that begins a new chapter for what it names. */
+export type Repair = ActEvidence & { act: (typeof REPAIRS)[number] };
+
+export const isRepairAct = (act: ActEvidence['act']): act is Repair['act'] =>
+  REPAIRS.some((each) => each === act);
+
+export const isRepair = (entry: Evidence): entry is Repair =>
+  entry.kind === 'act' && isRepairAct(entry.act);
+
+/** Place of the first entry after the last repair; of one part, or of any. 0 where there was none. */
+export const sinceRepair = (entries: readonly Evidence[], part?: string): number =>
+  entries.findLastIndex((each) => isRepair(each) && (part === undefined || each.part === part)) + 1;
 
 /** A quantity that moves switches, as it was found: never taken for granted. */
 export interface MeasurementEvidence {

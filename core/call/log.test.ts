@@ -1,5 +1,6 @@
 import { builtIn } from '../../library/library';
 import { sayEvidence } from '../describe/unit';
+import type { TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { evidenceKey, placeKey, type ReadingEvidence } from './evidence';
 import { evidenceOf, readingsOf, takenBack } from './log';
@@ -286,5 +287,44 @@ describe('power and isolation', () => {
     for (const entry of [statement('t', 'told'), reading('o', '0.3'), measured()])
       expect(powerAndIsolation([safe, entry]).safe).toBe(true);
     expect(powerAndIsolation([live])).toMatchObject({ safe: false, poweredSince: false });
+  });
+
+  it('is unknown after a look that takes power, and after an hour in which nothing was written', () => {
+    const looks = [
+      { id: 'glow', says: 'It glows', of: [], found: { with: 1, without: 0 }, minutes: 1 },
+    ];
+    const look: LogEntry = {
+      id: 'l',
+      phoneAt: '',
+      kind: 'look',
+      body: { look: 'glow', found: true },
+    };
+    expect(powerAndIsolation([safe, look], { looks }).safe).toBe(true);
+    const powered = looks.map((each) => ({ ...each, powered: true as const }));
+    expect(powerAndIsolation([safe, look], { looks: powered }).safe).toBe(false);
+    const then = Date.parse('2026-11-26T08:00:00Z');
+    const at = (minutes: number): LogEntry => ({
+      ...safe,
+      phoneAt: new Date(then + minutes * 60_000).toISOString(),
+    });
+    const told = { ...statement('t', 'told'), phoneAt: at(70).phoneAt };
+    expect(powerAndIsolation([at(0)], {}, then + 59 * 60_000).safe).toBe(true);
+    expect(powerAndIsolation([at(0)], {}, then + 61 * 60_000).safe).toBe(false);
+    expect(powerAndIsolation([at(0), told], {}, then + 71 * 60_000).safe).toBe(false);
+    expect(powerAndIsolation([at(0), told, at(72)], {}, then + 73 * 60_000).safe).toBe(true);
+  });
+
+  it('knows a jumper that is on, and that it has had its try; wires are back on once the unit was used', () => {
+    const between: [TerminalRef, TerminalRef] = ['timer.L', 'timer.SP'];
+    const on = acknowledged({ what: 'jumper-on', jumper: between });
+    const off = acknowledged({ what: 'wires-off', part: 'timer' });
+    const seen = statement('s', 'seen');
+    expect(powerAndIsolation([safe, on]).jumper).toEqual({ between, tried: false });
+    expect(powerAndIsolation([safe, on, seen]).jumper).toEqual({ between, tried: true });
+    expect(
+      powerAndIsolation([on, seen, acknowledged({ what: 'jumper-off' })]).jumper,
+    ).toBeUndefined();
+    expect(powerAndIsolation([safe, off]).wiresOff.size).toBe(1);
+    expect(powerAndIsolation([safe, off, seen]).wiresOff.size).toBe(0);
   });
 });

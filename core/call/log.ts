@@ -3,7 +3,7 @@ import type { Diagram } from '../diagram/diagram';
 import type { Finding } from '../diagram/lint';
 import { meterWithLeads } from '../meter/meter';
 import { findingsInEntry } from './entryFindings';
-import type { Evidence } from './evidence';
+import { isRepairAct, type Evidence } from './evidence';
 import type { Reading } from './reading';
 import { shownIn, type LogEntry, type ReadingRecord } from './record';
 
@@ -97,14 +97,18 @@ export interface LoggedReading extends Reading {
   doubted: boolean;
 }
 
-/** The readings of one switch, oldest first, without those that cannot be used. */
+/** The readings of one switch since it was last repaired, oldest first, without those that cannot be used. */
 export function readingsOf(
   diagram: Diagram,
   entries: readonly LogEntry[],
   part: string,
 ): LoggedReading[] {
   const gone = takenBack(entries);
-  return entries.flatMap((entry): LoggedReading[] => {
+  const since = entries.findLastIndex(
+    ({ id, kind, body }) =>
+      kind === 'act' && body.part === part && isRepairAct(body.act) && !gone.has(id),
+  );
+  return entries.slice(since + 1).flatMap((entry): LoggedReading[] => {
     if (entry.kind !== 'reading' || entry.body.part !== part || entry.body.of === 'twin') return [];
     const display = shownIn(entry.body);
     const taken = takenWith(entry.body);

@@ -1,6 +1,7 @@
+import type { Diagram, TerminalRef } from '../diagram/diagram';
 import type { LogEntry } from './record';
 
-/** Whether the unit is known to be dead, what the leads have, and which wires are off. */
+/** Whether the unit is known to be dead, what the leads have, and what is off or on it. */
 export interface PowerAndIsolation {
   safe: boolean;
   /** Whether it was made safe before, so that only proving it dead is left. */
@@ -9,28 +10,55 @@ export interface PowerAndIsolation {
   leadOhms?: number;
   /** Switches whose wires are off. */
   wiresOff: Set<string>;
+  /** A jumper that was clipped on and has not come off, and whether it has had its one try. */
+  jumper?: { between: [TerminalRef, TerminalRef]; tried: boolean };
 }
 
+/** After so long without an entry somebody may have been at the plug: an hour, from memory. */
+const LAPSES_MS = 3_600_000;
+
 /**
- * What has been acknowledged in a call. After power was on, for a live reading or to see the unit run,
- * it is unknown until it is proved dead again.
+ * What has been acknowledged in a call. After power was on, for a live reading, to see the unit run or
+ * for a look that needs it, it is unknown until it is proved dead again; and so it is when time has gone by.
+ * @param now when it is asked, in milliseconds; without it the time since the last entry does not count
  */
-export function powerAndIsolation(entries: readonly LogEntry[]): PowerAndIsolation {
+export function powerAndIsolation(
+  entries: readonly LogEntry[],
+  { looks = [] }: Pick<Diagram, 'looks'> = {},
+  now?: number,
+): PowerAndIsolation {
   const state: PowerAndIsolation = { safe: false, poweredSince: false, wiresOff: new Set() };
+  const unknown = (): void => {
+    if (!state.safe) return;
+    state.safe = false;
+    state.poweredSince = true;
+  };
+  let last: number | undefined;
+  const passes = (at: number): void => {
+    if (last !== undefined && at - last > LAPSES_MS) unknown();
+    last = at;
+  };
   for (const entry of entries) {
+    passes(Date.parse(entry.phoneAt));
     const live = entry.kind === 'reading' && entry.body.function === 'volt';
     const used =
       (entry.kind === 'statement' && entry.body.source === 'seen') ||
-      (entry.kind === 'measurement' && entry.body.steps !== undefined);
-    if ((live || used) && state.safe) {
-      state.safe = false;
-      state.poweredSince = true;
+      (entry.kind === 'measurement' && entry.body.steps !== undefined) ||
+      (entry.kind === 'look' && looks.some(({ id, powered }) => powered && id === entry.body.look));
+    if (live || used) {
+      unknown();
+      if (state.jumper) state.jumper.tried = true;
+      // Wires were put back before it was used.
+      if (used) state.wiresOff.clear();
     }
     if (entry.kind !== 'acknowledged') continue;
-    const { what, part, leadOhms } = entry.body;
+    const { what, part, leadOhms, jumper } = entry.body;
     if (what === 'made-safe') state.safe = true;
     if (what === 'meter-proved') state.leadOhms = leadOhms ?? 0;
     if (what === 'wires-off' && part !== undefined) state.wiresOff.add(part);
+    if (what === 'jumper-on' && jumper) state.jumper = { between: jumper, tried: false };
+    if (what === 'jumper-off') delete state.jumper;
   }
+  if (now !== undefined) passes(now);
   return state;
 }

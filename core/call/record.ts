@@ -1,5 +1,6 @@
 import { parseDisplay, parseVolts, type Display } from '../meter/display';
 import type { ActEvidence, LookEvidence, MeasurementEvidence, StatementEvidence } from './evidence';
+import type { TerminalRef } from '../diagram/diagram';
 import type { ReadingPlace } from './reading';
 
 /** A reading as it is logged: with what it was taken with, and what the display said as it was said. */
@@ -19,10 +20,21 @@ export interface ReadingRecord extends ReadingPlace {
 
 /** What stops the flow until somebody says that it is done. */
 export interface Acknowledgement {
-  what: 'made-safe' | 'meter-proved' | 'wires-off' | 'stood-clear';
+  what: (typeof ACKNOWLEDGED)[number];
   part?: string;
   leadOhms?: number;
+  /** The two terminals that a jumper was clipped to, or taken off. */
+  jumper?: [TerminalRef, TerminalRef];
 }
+
+export const ACKNOWLEDGED = [
+  'made-safe',
+  'meter-proved',
+  'wires-off',
+  'stood-clear',
+  'jumper-on',
+  'jumper-off',
+] as const;
 
 /** What is said in an entry, by its kind. */
 export interface Records {

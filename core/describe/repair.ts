@@ -1,8 +1,7 @@
-import type { Evidence } from '../call/evidence';
+import type { Evidence, Repair } from '../call/evidence';
+import type { ProofStep } from '../call/reading';
 import type { Diagram } from '../diagram/diagram';
-import type { Repair } from '../inference/chapters';
-import type { Cell, RepairStanding, Run } from '../inference/repair';
-import { sayPosition } from './position';
+import type { RepairStanding, Run } from '../plan/repair';
 import { ACT_WORDS, capital, nameOf, sayEvidence, sayLast } from './unit';
 
 /** What was done, in a line: "Door switch replaced, lid switch adjusted". */
@@ -15,22 +14,21 @@ const sayRepairs = (diagram: Diagram, repairs: readonly Repair[]): string =>
 
 /** A moment of use that has to be seen to go right. */
 const sayRun = (diagram: Diagram, { steps, subject }: Run): string =>
-  `${sayLast(diagram, steps)}: ${nameOf(diagram, subject)}`;
+  `${nameOf(diagram, subject)} seen to go right: ${sayLast(diagram, steps)}`;
 
-/** A cell that has to be read: "Door switch COM-NO, door closed". */
-function sayCell(diagram: Diagram, { part: id, contact, position }: Cell): string {
-  const part = diagram.parts.find((each) => each.id === id);
-  const actuator = part?.kind === 'switch' ? part.actuator : id;
-  return `${nameOf(diagram, id)} ${contact}, ${sayPosition(diagram, actuator, position)}`;
+/** How many cells of each switch have to be read: "Lid switch: 2 cells to be read". */
+function sayCells(diagram: Diagram, cells: readonly ProofStep[]): string[] {
+  const parts = new Set(cells.map((each) => each.part));
+  return [...parts].map((id) => {
+    const count = cells.filter((each) => each.part === id).length;
+    return `${nameOf(diagram, id)}: ${count} ${count === 1 ? 'cell' : 'cells'} of its table to be read`;
+  });
 }
 
 /** What is missing before a repair is proved, in the order in which it is done: dead first, then used. */
 export const missingOf = (diagram: Diagram, standing: RepairStanding): string[] =>
   standing.kind === 'half-proved'
-    ? [
-        ...standing.cells.map((each) => sayCell(diagram, each)),
-        ...standing.runs.map((each) => sayRun(diagram, each)),
-      ]
+    ? [...sayCells(diagram, standing.cells), ...standing.runs.map((each) => sayRun(diagram, each))]
     : [];
 
 /** What it means that the complaint is there again after a repair: common practice. */

@@ -1,7 +1,8 @@
 import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { modeOf, type Fault } from '../fault/fault';
 import type { Explanation, SwitchState } from '../inference/switchVerdict';
-import type { Depth } from '../plan/proof';
+import { positionsOf } from '../diagram/setup';
+import { coldPositions, type Depth } from '../plan/proof';
 import { sayFaultOfSwitch } from './fault';
 import { sayPosition } from './position';
 import { saySlip, SLIP_REMEDY } from './slip';
@@ -29,7 +30,17 @@ export function sayVerdict(proved: Proved): VerdictInWords {
   const say = (position: string): string => sayPosition(diagram, part.actuator, position);
   const { verdict } = state;
   switch (verdict.kind) {
-    case 'good':
+    case 'good': {
+      const cold = coldPositions(diagram, part);
+      const unseen = positionsOf(diagram, part).filter((each) => !cold.includes(each));
+      if (unseen.length)
+        return {
+          tone: 'warn',
+          headline: 'Good at rest',
+          follows:
+            'No hand moves it, and with everything dead it stays there. Read volts across each of its contacts while it is driven: near none where it has closed, full where it is open. Not seen yet:',
+          lines: unseen.map(say),
+        };
       return {
         tone: 'good',
         headline: 'Good switch',
@@ -39,6 +50,7 @@ export function sayVerdict(proved: Proved): VerdictInWords {
             : 'Every contact seen closed and open. Not yet looked for: loose when wiggled, leaks, paths between poles. The full proof does.',
         lines: [],
       };
+    }
     case 'half-proved': {
       const done = state.proof.length - verdict.unseen.length;
       if (counting === 0) {

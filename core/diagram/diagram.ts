@@ -68,6 +68,8 @@ export interface Look {
   found: { with: number; without: number };
   minutes: number;
   panel?: string;
+  /** It takes power: what was proved dead is not known to be so after it. */
+  powered?: true;
 }
 
 /**

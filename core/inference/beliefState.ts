@@ -4,6 +4,8 @@ import { loopSuspect } from '../fault/place';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import {
   evidenceKey,
+  isRepair,
+  sinceRepair,
   type Evidence,
   type MeasurementEvidence,
   type ReadingEvidence,
@@ -11,9 +13,8 @@ import {
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
-import type { RepairStanding } from './repair';
 import { posterior } from './posterior';
-import { Chapters, isRepair, nowOn, pathsOf, sinceRepair, type Path } from './chapters';
+import { Chapters, nowOn, pathsOf, type Path } from './chapters';
 
 /** A replaceable thing with the probability of all its faults. */
 export interface Suspect {
@@ -38,8 +39,8 @@ export type UnitVerdict =
   /** Explanations that no test at hand tells apart any more. */
   | { kind: 'group'; suspects: Suspect[]; probability: number }
   | { kind: 'nothing-found'; probability: number }
-  /** What was wrong is put right as far as is known: proved, or what is missing for that. */
-  | { kind: 'repaired'; repair: RepairStanding }
+  /** What was wrong is put right, as far as is known (`plan/repair.ts` says what is missing to prove it). */
+  | { kind: 'repaired' }
   | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' | 'set-points' | 'quantity' }
   /** What is known does not go together: nothing is named. */
   | { kind: 'surprise'; misfit: Misfit };

@@ -1,11 +1,10 @@
-import type { Evidence } from '../call/evidence';
+import { sinceRepair, type Evidence } from '../call/evidence';
 import { chanceFrom } from '../chance';
 import { builtIn } from '../../library/library';
 import { drawnSetup } from '../diagram/setup';
 import { ownerOf } from '../fault/fault';
 import { ORDINARY_METER } from '../meter/meter';
 import { beliefState } from './beliefState';
-import { sinceRepair } from './chapters';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
 import { UnitPredictor } from './unitPredictor';
 

@@ -1,19 +1,15 @@
-import type { ActEvidence, Evidence } from '../call/evidence';
+import { isRepair, type Evidence, type Repair } from '../call/evidence';
 import { effectOf, modeOf, ownerOf, type Fault } from '../fault/fault';
 import type { Remedy } from '../fault/mode';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 
-/** An act that is meant to put something right; a tap or a tug only may have. */
-type RepairAct = Exclude<ActEvidence['act'], 'tap' | 'reseat' | 'pull'>;
-export type Repair = ActEvidence & { act: RepairAct };
-
 /**
  * How often an act puts right what wants such a remedy; what is not named stays as it was. From memory:
  * a new part does not mend the bracket that should reach it, and cleaning does not mend a weld.
  */
-const PUTS_RIGHT: Record<RepairAct, Partial<Record<Remedy['kind'], number>>> = {
+const PUTS_RIGHT: Record<Repair['act'], Partial<Record<Remedy['kind'], number>>> = {
   replace: {
     replace: 1,
     clean: 1,
@@ -31,16 +27,6 @@ const PUTS_RIGHT: Record<RepairAct, Partial<Record<Remedy['kind'], number>>> = {
 
 /** How often a new part is bad, or put in wrong, and has one of its own faults: from memory. */
 const NEW_AND_BAD = 0.02;
-
-export const isRepairAct = (act: ActEvidence['act']): act is RepairAct => act in PUTS_RIGHT;
-
-/** Whether an entry begins a new chapter for what it touches. */
-export const isRepair = (entry: Evidence): entry is Repair =>
-  entry.kind === 'act' && isRepairAct(entry.act);
-
-/** Place of the first entry after the last repair; of one part, or of any. 0 where there was none. */
-export const sinceRepair = (entries: readonly Evidence[], part?: string): number =>
-  entries.findLastIndex((each) => isRepair(each) && (part === undefined || each.part === part)) + 1;
 
 /** How one explanation went through a call: what was wrong, and from which entry on something else. */
 export interface Path {

@@ -1,5 +1,4 @@
-import type { Evidence } from '../call/evidence';
-import { sinceRepair } from './chapters';
+import { sinceRepair, type Evidence } from '../call/evidence';
 import type { UnitPredictor } from './unitPredictor';
 import { entryLikelihood } from './entryLikelihood';
 

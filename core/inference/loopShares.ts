@@ -1,7 +1,6 @@
-import type { Evidence } from '../call/evidence';
+import { sinceRepair, type Evidence } from '../call/evidence';
 import { SOUND_CONTACT } from '../circuit/ohms';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
-import { sinceRepair } from './chapters';
 import { contactsInLoop } from '../diagram/millivolts';
 import { terminalRef } from '../diagram/terminal';
 

@@ -1,8 +1,13 @@
 import type { Diagram } from '../diagram/diagram';
 import { splitRef } from '../diagram/terminal';
 import { displayInterval } from '../meter/meter';
-import { evidenceKey, placeKey, type Evidence, type ReadingEvidence } from '../call/evidence';
-import { sinceRepair } from './chapters';
+import {
+  evidenceKey,
+  placeKey,
+  sinceRepair,
+  type Evidence,
+  type ReadingEvidence,
+} from '../call/evidence';
 import { provedByTwin } from './knownGoodUnit';
 import { likelihood, slipShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';

@@ -1,8 +1,8 @@
-import { evidenceKey, placeKey, type Evidence } from '../call/evidence';
+import { evidenceKey, placeKey, sinceRepair, type Evidence } from '../call/evidence';
 import { displayInterval } from '../meter/meter';
 import { splitRef } from '../diagram/terminal';
 import type { BeliefState, Misfit } from './beliefState';
-import { nowOn, sinceRepair, weightsOnPaths } from './chapters';
+import { nowOn, weightsOnPaths } from './chapters';
 import { entryLikelihood } from './entryLikelihood';
 import { broadShare } from './likelihood';
 import type { UnitPredictor } from './unitPredictor';

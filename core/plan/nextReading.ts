@@ -1,6 +1,6 @@
 import { neverPairs } from '../diagram/contactTable';
 import type { SwitchPart } from '../diagram/diagram';
-import { positionsOf, switchPosition } from '../diagram/setup';
+import { switchPosition } from '../diagram/setup';
 import { splitRef, terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolation';
 import { samePlace, type Explanation, type SwitchState } from '../inference/switchVerdict';
@@ -8,7 +8,7 @@ import { GOOD } from '../inference/switchHypotheses';
 import { entropy } from '../inference/posterior';
 import type { SwitchPredictor } from '../inference/switchPredictor';
 import type { Reading, ReadingPlace } from '../call/reading';
-import { proofSetup } from './proof';
+import { coldPositions, proofSetup } from './proof';
 
 /** The reading to take next and why it is asked for. */
 export interface NextReading {
@@ -173,7 +173,7 @@ function candidates(
     ...part.contacts.map((each) => ({ between: each.between, price: 0 })),
     ...neverPairs(part).map((between) => ({ between, price: PRICE.between })),
   ].filter(({ between: [a, b] }) => at.has(a) || at.has(b));
-  const positions = positionsOf(diagram, part);
+  const positions = coldPositions(diagram, part);
   return positions.flatMap((position) => {
     const midway = position === positions[0] || position === positions.at(-1) ? 0 : PRICE.midway;
     const setup = proofSetup(diagram, part, position, lift);
@@ -189,7 +189,15 @@ function candidates(
       return [
         { place: { ...base, setup, wiggle: false }, position, price },
         { place: { ...base, setup, wiggle: true }, position, price },
-        { place: { ...base, setup: held, wiggle: false }, position, price: price + PRICE.byHand },
+        ...(part.handless
+          ? []
+          : [
+              {
+                place: { ...base, setup: held, wiggle: false },
+                position,
+                price: price + PRICE.byHand,
+              },
+            ]),
       ];
     });
   });

@@ -2,10 +2,10 @@ import * as fc from 'fast-check';
 import { LIBRARY } from '../../library/library';
 import { cellState } from '../diagram/contactTable';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
-import { positionsOf } from '../diagram/setup';
+import { drawnSetup, switchPosition } from '../diagram/setup';
 import { switches } from '../diagram/terminal';
 import { bigSelector } from '../../library/bigSelector';
-import { proofOf } from './proof';
+import { coldPositions, proofOf } from './proof';
 import { fewestMoves, moves, totalMoves } from './route';
 
 const SEED = 20261124;
@@ -18,7 +18,7 @@ const all: [string, Diagram, SwitchPart][] = LIBRARY.flatMap((diagram) =>
 );
 
 describe.each(all)('proof of %s', (_name, diagram, part) => {
-  const positions = positionsOf(diagram, part);
+  const positions = coldPositions(diagram, part);
   const has = (contact: string, state: string) =>
     positions.some((at) => cellState(part, contact, at) === state);
 
@@ -43,6 +43,18 @@ describe.each(all)('proof of %s', (_name, diagram, part) => {
     );
     expect(new Set(cells).size).toBe(sure.length);
     for (const step of steps) expect(step.setup.lifted).toEqual(steps[0]?.setup.lifted);
+  });
+
+  it('asks for nothing that only power, heat or pressure brings about', () => {
+    const drawn = drawnSetup(diagram);
+    for (const { setup, position } of proofOf(diagram, part, 'full')) {
+      expect(setup.power).toBe('off');
+      for (const { id, kind } of diagram.actuators)
+        if (kind === 'driven' || kind === 'quantity')
+          expect([id, setup.actuators[id]]).toEqual([id, drawn.actuators[id]]);
+      expect(switchPosition(setup, part) ?? part.free).toBe(position);
+      if (part.handless) expect(setup.byHand).toEqual({});
+    }
   });
 });
 

@@ -1,6 +1,6 @@
 import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
 import { cellState, neverPairs, pairState } from '../diagram/contactTable';
-import { actuatorStateFor, drawnSetup, positionsOf, type Setup } from '../diagram/setup';
+import { drawnSetup, positionsOf, switchPosition, type Setup } from '../diagram/setup';
 import { terminalRef } from '../diagram/terminal';
 import { isolate } from '../circuit/isolation';
 import type { ProofStep } from '../call/reading';
@@ -16,16 +16,42 @@ interface Cell {
   shows: ProofStep['shows'];
 }
 
-/** The setup in which a switch is read in a position: dead, isolated, all else as drawn. */
+/**
+ * Positions in which a switch can be read with everything dead: those that a hand brings it to, by its
+ * control or alone, and the one that it stands in. A relay that no hand moves pulls in under power only.
+ */
+export function coldPositions(diagram: Diagram, part: SwitchPart): string[] {
+  const positions = positionsOf(diagram, part);
+  return part.handless && !byControl(diagram, part)
+    ? positions.filter((each) => each === standsIn(diagram, part))
+    : positions;
+}
+
+/** Whether a control of the unit brings the switch to its positions: a door, a knob, a button. */
+export function byControl(diagram: Diagram, part: SwitchPart): boolean {
+  const kind = diagram.actuators.find((each) => each.id === part.actuator)?.kind;
+  return kind === 'hand' || kind === 'momentary';
+}
+
+const standsIn = (diagram: Diagram, part: SwitchPart): string =>
+  switchPosition(drawnSetup(diagram), part) ?? part.free;
+
+/**
+ * The setup in which a switch is read in a position: dead, isolated, all else as drawn. What only power,
+ * heat or pressure would bring about is done to the switch alone, by hand.
+ */
 export function proofSetup(
   diagram: Diagram,
   part: SwitchPart,
   position: string,
   lift: TerminalRef[],
 ): Setup {
-  const drawn = drawnSetup(diagram);
-  const actuators = { ...drawn.actuators, [part.actuator]: actuatorStateFor(part, position) };
-  return { ...drawn, actuators, lifted: lift };
+  const drawn = { ...drawnSetup(diagram), lifted: lift };
+  if (byControl(diagram, part))
+    return { ...drawn, actuators: { ...drawn.actuators, [part.actuator]: position } };
+  return position === standsIn(diagram, part)
+    ? drawn
+    : { ...drawn, byHand: { [part.id]: position } };
 }
 
 /**
@@ -51,7 +77,7 @@ export function proofOf(diagram: Diagram, part: SwitchPart, depth: Depth): Proof
 /** Cells whose own contact decides what the pair shows, with no other way round inside. */
 function readableCells(diagram: Diagram, part: SwitchPart): Cell[] {
   const cells: Cell[] = [];
-  for (const position of positionsOf(diagram, part)) {
+  for (const position of coldPositions(diagram, part)) {
     for (const contact of part.contacts) {
       const state = cellState(part, contact.id, position);
       const [a, b] = contact.between;
@@ -82,7 +108,7 @@ function quickCells(diagram: Diagram, part: SwitchPart): Cell[] {
     const key = JSON.stringify(cell.shows);
     wanted.set(key, [...(wanted.get(key) ?? []), cell]);
   }
-  const [first, ...others] = positionsOf(diagram, part);
+  const [first, ...others] = coldPositions(diagram, part);
   // The ends of the travel come first: a door is easily held open or closed, not ajar.
   const positions = [first, ...others.reverse()].filter((each) => each !== undefined);
   const choices = [...wanted.values()];

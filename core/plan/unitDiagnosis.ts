@@ -4,8 +4,6 @@ import { movedByQuantity, setPointsMissing } from '../inference/setPoints';
 import { hypothesesRenewed } from '../inference/chapters';
 import { hypothesesWithPairs } from '../inference/pairsOfFaults';
 import { placeKey, type Evidence } from '../call/evidence';
-import { repairStanding, type RepairStanding } from '../inference/repair';
-import { NAME_FROM } from '../inference/threshold';
 import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';
 import { misfit } from '../inference/surprise';
 import { unitHypotheses, wrongIn, type UnitHypothesis } from '../inference/unitHypotheses';
@@ -23,7 +21,8 @@ import type { Diagram } from '../diagram/diagram';
 import type { Mode } from '../fault/fault';
 import type { Meter } from '../meter/meter';
 import { UnitPlanner, type Advice } from './unitPlanner';
-import { cellTest, type UnitTest } from './unitTests';
+import { repairStanding, type RepairStanding } from './repair';
+import type { UnitTest } from './unitTests';
 import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
 import type { Policy } from './policies';
 
@@ -32,8 +31,8 @@ const USES = 0.5;
 
 /** From this probability on a repair is taken to have done it, and is to be proved. From memory. */
 const LIKELY_RIGHT = 0.8;
-/** Tests that a repair waits for and that are shown at once. */
-const MOST_ASKED = 4;
+/** Readings, and runs, that a repair waits for and that are shown at once. */
+const MOST_ASKED = 3;
 
 /** All that is made of what is known of a unit. */
 export interface Findings {
@@ -138,19 +137,24 @@ export class UnitDiagnosis {
     entries: readonly Evidence[],
   ): { verdict: UnitVerdict; tests: Advice[] } | undefined {
     const right = suspects.find((each) => each.id === undefined)?.probability ?? 0;
-    const enough = repair.kind === 'proved' ? NAME_FROM : LIKELY_RIGHT;
-    if (right < enough || repair.kind === 'still-there') return undefined;
-    const { diagram } = this.predictor;
+    if (right < LIKELY_RIGHT || repair.kind === 'still-there') return undefined;
     const missing: UnitTest[] =
       repair.kind === 'proved'
         ? []
         : [
-            ...repair.cells.flatMap((cell) => cellTest(diagram, cell) ?? []),
-            ...repair.runs.map((run): UnitTest => ({ kind: 'try', ...run })),
+            ...repair.cells.slice(0, MOST_ASKED).map(({ from, to, setup }): UnitTest => ({
+              kind: 'ohm',
+              reach: 'own',
+              from,
+              to,
+              setup: { ...setup, except: [] },
+              wiggle: false,
+            })),
+            ...repair.runs.slice(0, MOST_ASKED).map((run): UnitTest => ({ kind: 'try', ...run })),
           ];
     return {
-      verdict: { kind: 'repaired', repair },
-      tests: missing.slice(0, MOST_ASKED).map((test) => planner.asked(test, entries)),
+      verdict: { kind: 'repaired' },
+      tests: missing.map((test) => planner.asked(test, entries)),
     };
   }
 

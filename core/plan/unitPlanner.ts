@@ -1,8 +1,7 @@
-import type { Evidence } from '../call/evidence';
+import { sinceRepair, type Evidence } from '../call/evidence';
 import type { UnitPredictor } from '../inference/unitPredictor';
 import { readAtItself, type BeliefState, type UnitVerdict } from '../inference/beliefState';
 import { nameFrom, NAME_FROM } from '../inference/threshold';
-import { sinceRepair } from '../inference/chapters';
 import { HEALTHY } from '../inference/entryLikelihood';
 import { splitWait } from '../behaviour/step';
 import { candidatesOf, keyOf, type Candidate } from './candidates';

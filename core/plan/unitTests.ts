@@ -5,7 +5,6 @@ import type { Diagram, Part, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, positionsOf, type Setup } from '../diagram/setup';
 import { switches, terminalRef } from '../diagram/terminal';
 import { movedBy } from '../inference/quantity';
-import type { Cell } from '../inference/repair';
 import { subsets } from '../subsets';
 
 /** Ohms, with everything dead. */
@@ -178,31 +177,6 @@ function ownTests(diagram: Diagram, part: Part, drawn: Setup): UnitTest[] {
     default:
       return [];
   }
-}
-
-/** The reading of one contact alone with its switch brought into a position by what moves it. */
-export function cellTest(
-  diagram: Diagram,
-  { part: id, contact, position }: Cell,
-): OhmTest | undefined {
-  const part = switches(diagram).find((each) => each.id === id);
-  const between = part?.contacts.find((each) => each.id === contact)?.between;
-  if (!part || !between) return undefined;
-  const drawn: Setup = { ...drawnSetup(diagram), except: [] };
-  const { kind } = diagram.actuators.find((each) => each.id === part.actuator) ?? {};
-  const reached = kind === 'hand' || kind === 'momentary';
-  return {
-    kind: 'ohm',
-    reach: 'own',
-    from: terminalRef(id, between[0]),
-    to: terminalRef(id, between[1]),
-    setup: {
-      ...drawn,
-      lifted: isolate(diagram, part).lift,
-      ...(reached && { actuators: { ...drawn.actuators, [part.actuator]: position } }),
-    },
-    wiggle: false,
-  };
 }
 
 /** From each terminal of a supply to every terminal of the unit, wires on. */

@@ -1,5 +1,7 @@
 import type { LoggedReading } from '../../../core/call/log';
 import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
+import { positionsOf } from '../../../core/diagram/setup';
+import { coldPositions } from '../../../core/plan/proof';
 import { SwitchDiagnosis } from '../../../core/plan/switchDiagnosis';
 
 /** How one switch stands, in a word or two, for the list of a call. */
@@ -19,6 +21,8 @@ export function switchStanding(
   const { state } = new SwitchDiagnosis(diagram, part).of(readings, 'quick');
   switch (state.verdict.kind) {
     case 'good':
+      if (coldPositions(diagram, part).length < positionsOf(diagram, part).length)
+        return { label: 'Good at rest', tone: 'warn', icon: 'alert-circle' };
       return { label: 'Good', tone: 'good', icon: 'check-circle' };
     case 'half-proved':
       return {

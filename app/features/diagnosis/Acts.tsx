@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { ACTS, type ActEvidence } from '../../../core/call/evidence';
+import { REPAIRS, TOUCHES, type ActEvidence } from '../../../core/call/evidence';
 import { ACT_WORDS, nameOf } from '../../../core/describe/unit';
-import { isRepairAct } from '../../../core/inference/chapters';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
@@ -38,13 +37,14 @@ export function Acts({ work, done }: { work: Work; done: () => void }) {
         What was something done to?
       </Type>
       <View style={styles.choices}>
-        {[...likely, ...others].map((id) => (
+        {(part === undefined ? [...likely, ...others] : [part]).map((id) => (
           <Button
             key={id}
             label={nameOf(diagram, id)}
             testID={`act-part-${id}`}
             selected={id === part}
-            onPress={() => setPart(id)}
+            // Once chosen it stands alone; pressed again the others come back.
+            onPress={() => setPart(id === part ? undefined : id)}
           />
         ))}
       </View>
@@ -54,10 +54,10 @@ export function Acts({ work, done }: { work: Work; done: () => void }) {
           <Type size="small">
             What was read of it before counts no more; what the unit does now proves it or not.
           </Type>
-          {choices(ACTS.filter(isRepairAct))}
+          {choices(REPAIRS)}
           <Type weight="strong">Only touched</Type>
           <Type size="small">It may read good now for a while, and stays a suspect.</Type>
-          {choices(ACTS.filter((each) => !isRepairAct(each)))}
+          {choices(TOUCHES)}
         </>
       )}
     </Card>

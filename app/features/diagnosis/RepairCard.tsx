@@ -1,7 +1,9 @@
 import { View } from 'react-native';
 import { closingChecks } from '../../../core/describe/closingChecks';
 import { missingOf, sayRepairStanding } from '../../../core/describe/repair';
+import { nameOf } from '../../../core/describe/unit';
 import { Card } from '../../ui/Card';
+import { RowLink } from '../../ui/RowLink';
 import { Type } from '../../ui/Type';
 import type { Work } from './useWork';
 
@@ -29,6 +31,17 @@ export function RepairCard({ work }: { work: Work }) {
           ))}
         </View>
       )}
+      {repair.kind === 'half-proved' &&
+        [...new Set(repair.cells.map((each) => each.part))].map((part) => (
+          <RowLink
+            key={part}
+            href={`/call/${work.call.id}/${part}`}
+            name={`Prove ${nameOf(diagram, part)}`}
+            testID={`prove-${part}`}
+          >
+            <Type weight="strong">Prove {nameOf(diagram, part)} on its own page</Type>
+          </RowLink>
+        ))}
       {repair.kind === 'proved' && (
         <View testID="closing-checks">
           <Type weight="strong">Before it is handed back</Type>

@@ -3,7 +3,7 @@ import type { Diagram } from '../../../core/diagram/diagram';
 import { drawnSetup, type Setup } from '../../../core/diagram/setup';
 import { sayPosition } from '../../../core/describe/position';
 import { saySetup } from '../../../core/describe/test';
-import type { LookTest, OhmTest, TryTest } from '../../../core/plan/unitTests';
+import type { LookTest, OhmTest } from '../../../core/plan/unitTests';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Card } from '../../ui/Card';
@@ -14,7 +14,8 @@ import { space } from '../../theme/theme';
 import type { GoodShown, ShownTest } from '../../workers/diagnosis';
 import { contactOf, Good } from './Good';
 import { MeasureCard } from './MeasureCard';
-import { capital, nameOf, sayableOutcomes, sayLast } from '../../../core/describe/unit';
+import { capital } from '../../../core/describe/unit';
+import { TryCard } from './TryCard';
 import type { Work } from './useWork';
 
 /** The test to do next: where the probes go and in which state, or what to look for or to try. */
@@ -24,7 +25,9 @@ export function TestCard({ work, advice }: { work: Work; advice: ShownTest }) {
   return (
     <Card testID="next-test">
       {test.kind === 'look' && <LookCard work={work} test={test} takes={takes} />}
-      {test.kind === 'try' && <TryCard work={work} test={test} takes={takes} />}
+      {test.kind === 'try' && (
+        <TryCard key={`${test.steps} ${test.subject}`} work={work} test={test} takes={takes} />
+      )}
       {test.kind === 'measure' && (
         <>
           <Takes says={`By its own instrument · ${takes}`} />
@@ -131,10 +134,16 @@ function LookCard({ work, test, takes }: { work: Work; test: LookTest; takes: st
   const look = work.call.diagram.looks?.find((each) => each.id === test.look);
   return (
     <>
-      <Takes says={`No meter · ${takes}`} />
+      <Takes says={`No meter · ${look?.powered ? 'powered for it' : 'no power'} · ${takes}`} />
       <Type size="title" weight="heavy">
         {look?.says}
       </Type>
+      {look?.powered && (
+        <Type weight="strong" tone="warn" testID="look-powered">
+          Covers on, hands clear while it is on. Power off after: it counts as live until it is
+          proved dead again.
+        </Type>
+      )}
       <View style={styles.row}>
         <Button
           look="act"
@@ -149,38 +158,6 @@ function LookCard({ work, test, takes }: { work: Work; test: LookTest; takes: st
           style={styles.grow}
           onPress={() => work.look(test.look, false)}
         />
-      </View>
-    </>
-  );
-}
-
-function TryCard({ work, test, takes }: { work: Work; test: TryTest; takes: string }) {
-  const { diagram } = work.call;
-  const { steps, subject, jumper } = test;
-  return (
-    <>
-      <Takes says={`${jumper ? 'With a jumper, attended' : 'By its own controls'} · ${takes}`} />
-      {jumper && (
-        <>
-          <Type weight="strong" tone="warn" testID="jumper">
-            Dead and proved: clip a fused jumper between these two. It comes off right after.
-          </Type>
-          <ProbePair diagram={diagram} from={jumper[0]} to={jumper[1]} lifted={[]} named />
-        </>
-      )}
-      <Type size="title" weight="heavy">
-        Use it: {sayLast(diagram, steps)}
-      </Type>
-      <Type>Watch: {nameOf(diagram, subject)}. Closed up, plugged in, hands clear.</Type>
-      <View style={styles.row}>
-        {sayableOutcomes(diagram, subject).map(([outcome, says]) => (
-          <Button
-            key={outcome}
-            label={says}
-            testID={`try-${outcome}`}
-            onPress={() => work.tell('seen', steps, subject, outcome, jumper)}
-          />
-        ))}
       </View>
     </>
   );

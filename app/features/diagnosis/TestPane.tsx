@@ -6,6 +6,7 @@ import { useKeys } from '../../ui/useKeys';
 import { space } from '../../theme/theme';
 import { Acts } from './Acts';
 import { ComplaintPane } from './ComplaintPane';
+import { JumperOff } from './JumperOff';
 import { LastEntry } from './LastEntry';
 import { LiveScript } from './LiveScript';
 import { MakeSafe } from './MakeSafe';
@@ -85,6 +86,7 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
 /** The one card that is worked on: making safe comes before ohms, a second look before the next test. */
 function Card({ work, hand }: { work: Work; hand: InHand }) {
   const { advice, again, live, at } = hand;
+  if (hand.jumperLeft) return <JumperOff work={work} jumper={hand.jumperLeft} />;
   if (hand.unsafe) return <MakeSafe work={work} live={hand.goLive} />;
   if (again) return <SecondLookCard work={work} again={again} />;
   if (live)

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { ReadingEvidence } from '../../../core/call/evidence';
 import type { SlipKind } from '../../../core/inference/slips';
-import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
+import { pairKey } from '../../../core/diagram/setupKey';
+import type { OhmTest, TryTest, VoltTest } from '../../../core/plan/unitTests';
 import type { GoodShown, ShownTest } from '../../workers/diagnosis';
 import type { MeterTest, Work } from './useWork';
 
@@ -25,6 +26,8 @@ export interface InHand {
   live: { test: VoltTest; good: GoodShown | undefined } | undefined;
   /** Reads the same live instead; undefined where that would answer nothing. */
   goLive: (() => void) | undefined;
+  /** A jumper that has had its try, or that nothing in hand wants: it comes off before anything else. */
+  jumperLeft: TryTest['jumper'];
   /** Ohms are in hand and power may be on. */
   unsafe: boolean;
   /** The two points in hand, read or not yet. */
@@ -60,6 +63,11 @@ export function useInHand(work: Work): InHand {
         ? advice.live
         : undefined;
   const ohm = again?.test ?? (advice?.test.kind === 'ohm' && !live ? advice.test : undefined);
+  const { jumper } = work;
+  const wanted = advice?.test.kind === 'try' ? advice.test.jumper : undefined;
+  const inUse =
+    jumper && !jumper.tried && wanted && pairKey(...wanted) === pairKey(...jumper.between);
+  const jumperLeft = inUse || thinking ? undefined : jumper?.between;
   const cleared = live && clearOf === advice ? live.test : undefined;
   return {
     tests,
@@ -70,10 +78,11 @@ export function useInHand(work: Work): InHand {
     again,
     live,
     goLive: advice?.live && !live ? () => setLiveOf(advice) : undefined,
+    jumperLeft,
     unsafe: ohm !== undefined && !safe,
     points: ohm ?? live?.test,
     good: again ? again.good : live ? live.good : advice?.good,
-    reading: ohm ? (safe ? ohm : undefined) : cleared,
+    reading: jumper ? undefined : ohm ? (safe ? ohm : undefined) : cleared,
     standClear: () => setClearOf(advice),
     // With the next entry it is this unit's turn again.
     twin: ohm !== undefined && twinAfter === evidence,

@@ -12,15 +12,16 @@ import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
 import { METERS, meterWithLeads, type Meter } from '../../../core/meter/meter';
-import type { MeasureTest, OhmTest, VoltTest } from '../../../core/plan/unitTests';
+import type { MeasureTest, OhmTest, TryTest, VoltTest } from '../../../core/plan/unitTests';
 import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
 import { selectCall } from '../../state/callView';
-import { powerAndIsolation } from '../../../core/call/power';
+import { powerAndIsolation, type PowerAndIsolation } from '../../../core/call/power';
 import { evidenceOf, type KnownOfUnit, type SetAside } from '../../../core/call/log';
 import { loadCall } from '../../state/calls';
 import { type Loading } from '../../state/loading';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
+import { useMinute } from '../../ui/useMinute';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
 import { useDiagnosis, type Diagnosis } from './useDiagnosis';
@@ -39,11 +40,15 @@ export interface Work extends Diagnosis {
   safe: boolean;
   /** Whether power was on since it was made safe: its state is unknown until proved dead. */
   poweredSince: boolean;
+  /** Switches whose wires are off, and a jumper that is on. */
+  wiresOff: ReadonlySet<string>;
+  jumper: PowerAndIsolation['jumper'];
   way: WayOfWorking;
   blind: boolean;
   choose: (way: Partial<WayOfWorking>) => void;
   setBlind: (blind: boolean) => void;
   makeSafe: () => void;
+  clip: (what: 'jumper-on' | 'jumper-off', jumper: NonNullable<TryTest['jumper']>) => void;
   standClear: () => void;
   tell: (
     source: 'told' | 'seen',
@@ -96,7 +101,11 @@ export function useWork(callId: string): WorkOpening {
   );
   // The same evidence stays the same thing while lines that are none join the log.
   const evidence = useSame(known.evidence, known.evidence.map((each) => each.id).join());
-  const acknowledged = useMemo(() => powerAndIsolation(entries ?? []), [entries]);
+  const now = useMinute();
+  const acknowledged = useMemo(
+    () => powerAndIsolation(entries ?? [], diagram, now),
+    [entries, diagram, now],
+  );
   const key = call && `${call.diagramId}/${call.diagramVersion}`;
   const unit = useMemo(
     () => (diagram && key !== undefined ? { key, diagram } : undefined),
@@ -151,11 +160,14 @@ export function useWork(callId: string): WorkOpening {
       meter,
       safe: acknowledged.safe,
       poweredSince: acknowledged.poweredSince,
+      wiresOff: acknowledged.wiresOff,
+      jumper: acknowledged.jumper,
       way,
       blind,
       choose: (some) => dispatch(change({ way: { ...way, ...some } })),
       setBlind: (now) => dispatch(change({ blind: now })),
       makeSafe: () => log('acknowledged', { what: 'made-safe' }),
+      clip: (what, jumper) => log('acknowledged', { what, jumper }),
       standClear: () => log('acknowledged', { what: 'stood-clear' }),
       tell: (source, steps, subject, outcome, jumper) =>
         log('statement', { source, steps, subject, outcome, ...(jumper && { jumper }) }),

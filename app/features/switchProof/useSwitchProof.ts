@@ -16,6 +16,7 @@ import { loadCall } from '../../state/calls';
 import { type Loading } from '../../state/loading';
 import { diagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useMinute } from '../../ui/useMinute';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
 import { usePlannedProof } from './usePlannedProof';
@@ -60,7 +61,11 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
 
   const diagram = call?.diagram;
   const entries = call?.entries;
-  const acknowledged = useMemo(() => powerAndIsolation(entries ?? []), [entries]);
+  const now = useMinute();
+  const acknowledged = useMemo(
+    () => powerAndIsolation(entries ?? [], diagram, now),
+    [entries, diagram, now],
+  );
   const { leadOhms } = acknowledged;
   const meter = useMemo(() => {
     const chosen = METERS.find((each) => each.id === meterId) ?? METERS[0];

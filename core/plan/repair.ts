@@ -1,11 +1,20 @@
-import type { Evidence, ReadingEvidence, StatementEvidence } from '../call/evidence';
-import type { Diagram, SwitchPart } from '../diagram/diagram';
+import {
+  isRepair,
+  sinceRepair,
+  type Evidence,
+  type ReadingEvidence,
+  type Repair,
+  type StatementEvidence,
+} from '../call/evidence';
+import type { ProofStep } from '../call/reading';
+import type { Diagram } from '../diagram/diagram';
 import { switchPosition } from '../diagram/setup';
-import { switches, terminalRef } from '../diagram/terminal';
-import { alike } from './alike';
-import { isRepair, sinceRepair, type Repair } from './chapters';
-import { HEALTHY } from './entryLikelihood';
-import type { UnitPredictor } from './unitPredictor';
+import { pairKey } from '../diagram/setupKey';
+import { switches } from '../diagram/terminal';
+import { alike } from '../inference/alike';
+import { HEALTHY } from '../inference/entryLikelihood';
+import type { UnitPredictor } from '../inference/unitPredictor';
+import { proofOf } from './proof';
 
 /** A moment of use in which the unit did wrong, and what is watched there. */
 export interface Run {
@@ -13,17 +22,11 @@ export interface Run {
   subject: string;
 }
 
-/** A contact of a repaired switch in one of its positions. */
-export interface Cell {
-  part: string;
-  contact: string;
-  position: string;
-}
-
-/** What a repair has come to: proved by what the unit does since, and by every cell of a new switch. */
+/** What a repair has come to: proved by what the unit does since, and by the cells of a switch that is new. */
 export type RepairStanding = { repairs: Repair[] } & (
   | { kind: 'proved' }
-  | { kind: 'half-proved'; runs: Run[]; cells: Cell[] }
+  /** What is missing; the readings first, with everything dead. */
+  | { kind: 'half-proved'; runs: Run[]; cells: ProofStep[] }
   /** The entry that shows it. */
   | { kind: 'still-there'; entry: string }
 );
@@ -41,9 +44,8 @@ export function repairStanding(
   const after = entries.slice(since);
   const runs: Run[] = [];
   for (const { steps, subject } of entries.slice(0, since).filter(wrong)) {
-    const same = (each: Run): boolean => each.steps === steps && each.subject === subject;
-    const now = after.findLast((each) => each.kind === 'statement' && !each.jumper && same(each));
-    if (!now && !runs.some(same)) runs.push({ steps, subject });
+    const run = { steps, subject };
+    if (![...after, ...runs].some((each) => isSameRun(run, each))) runs.push(run);
   }
   const still = after.findLast(
     (each, i) => wrong(each) && !after.slice(i + 1).some((later) => isSameRun(each, later)),
@@ -55,8 +57,12 @@ export function repairStanding(
     : { kind: 'proved', repairs };
 }
 
-const isSameRun = (one: StatementEvidence, two: Evidence): boolean =>
-  two.kind === 'statement' && !two.jumper && two.steps === one.steps && two.subject === one.subject;
+/** Whether something was seen in the same moment of use, without a jumper. */
+const isSameRun = ({ steps, subject }: Run, other: Run | Evidence): boolean =>
+  (!('kind' in other) || (other.kind === 'statement' && !other.jumper)) &&
+  'subject' in other &&
+  other.steps === steps &&
+  other.subject === subject;
 
 /** Whether a good unit does what is said. */
 function isRight(
@@ -67,36 +73,25 @@ function isRight(
   return good === undefined || alike(good, outcome);
 }
 
-/** Cells of a repaired switch that were not read since, where a hand brings it there. */
+/** Readings that prove a repaired switch and were not taken since: every cell of one that protects. */
 function cellsToProve(
   diagram: Diagram,
   { part: id, act }: Repair,
   entries: readonly Evidence[],
-): Cell[] {
+): ProofStep[] {
   const part = switches(diagram).find((each) => each.id === id);
   if (!part || act === 'reset' || act === 'put-back') return [];
-  const read = entries
+  const since = entries
     .slice(sinceRepair(entries, id))
     .filter((each): each is ReadingEvidence => each.kind === 'reading' && each.of === 'unit');
-  return provedPositions(diagram, part).flatMap((position) =>
-    part.contacts.flatMap(({ id: contact, between: [a, b] }) => {
-      const ends = [terminalRef(id, a), terminalRef(id, b)];
-      const known = read.some(
+  return proofOf(diagram, part, part.safety ? 'full' : 'quick').filter(
+    (step) =>
+      step.shows.kind === 'cell' &&
+      !since.some(
         ({ from, to, setup, shows }) =>
           shows.kind !== 'volts' &&
-          ends.includes(from) &&
-          ends.includes(to) &&
-          switchPosition(setup, part) === position,
-      );
-      return known ? [] : [{ part: id, contact, position }];
-    }),
+          pairKey(from, to) === pairKey(step.from, step.to) &&
+          switchPosition(setup, part) === step.position,
+      ),
   );
-}
-
-/** Positions that a switch is proved in: all that a hand moves its actuator to, and else the one it stands in. */
-export function provedPositions(diagram: Diagram, part: SwitchPart): string[] {
-  const actuator = diagram.actuators.find((each) => each.id === part.actuator);
-  return actuator?.kind === 'hand' || actuator?.kind === 'momentary'
-    ? actuator.positions.map((each) => each.id)
-    : [part.free];
 }
