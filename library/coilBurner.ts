@@ -70,6 +70,7 @@ export const coilBurner: Diagram = {
       id: 'coil',
       name: 'Coil element, 8 in',
       role: 'the burner',
+      seenAs: { name: 'Burner' },
       companions: ['block'],
       prior: commonPractice(4),
       kind: 'load',

@@ -45,6 +45,7 @@ const parts: Part[] = PLACES.flatMap(({ id, name, inches, watts }): Part[] => [
     id: `${id}-coil`,
     name: `Coil element, ${name}, ${inches} in`,
     role: 'the burner',
+    seenAs: { name: `Burner, ${name}` },
     prior: commonPractice(4),
     kind: 'load',
     load: 'heater',

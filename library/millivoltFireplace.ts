@@ -100,6 +100,7 @@ export const millivoltFireplace: Diagram = {
       id: 'valve',
       name: 'Gas valve',
       role: 'lets the gas to the burner',
+      seenAs: { name: 'Burner', off: 'has no flame', runs: 'burns' },
       kind: 'load',
       load: 'coil',
       terminals: [{ id: 'TP' }, { id: 'TH' }],

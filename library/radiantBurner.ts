@@ -102,6 +102,7 @@ export const radiantBurner: Diagram = {
       id: 'element',
       name: 'Radiant element, 7 in',
       role: 'the burner',
+      seenAs: { name: 'Burner' },
       prior: commonPractice(4),
       kind: 'load',
       load: 'heater',

@@ -311,7 +311,7 @@ const ELEMENT = { heater: 'element', lamp: 'lamp', coil: 'coil', motor: 'winding
 /** A load with one element between its terminals a and b. */
 export const plainLoad = (
   part: { id: string; name: string; role: string } & Partial<
-    Pick<LoadPart, 'panel' | 'where' | 'prior' | 'aliases'>
+    Pick<LoadPart, 'panel' | 'where' | 'prior' | 'aliases' | 'seenAs'>
   >,
   load: keyof typeof ELEMENT,
   element: Pick<LoadPart['elements'][number], 'value' | 'working' | 'volts'>,

@@ -89,6 +89,7 @@ export const standingPilotHeater: Diagram = {
       id: 'magnet',
       name: 'Pilot magnet of the gas control',
       role: 'holds the pilot gas open',
+      seenAs: { name: 'Pilot', off: 'does not stay lit', runs: 'stays lit' },
       prior: commonPractice(2),
       kind: 'load',
       load: 'coil',

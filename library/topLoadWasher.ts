@@ -94,6 +94,7 @@ export const topLoadWasher: Diagram = {
       id: 'drive',
       name: 'Drive motor',
       role: 'agitates and spins',
+      seenAs: { name: 'Tub and agitator', off: 'do not move', runs: 'move' },
       prior: commonPractice(1),
       kind: 'load',
       load: 'motor',
@@ -117,7 +118,13 @@ export const topLoadWasher: Diagram = {
       panel: 'cabinet',
     },
     plainLoad(
-      { id: 'timer-motor', name: 'Timer motor', role: 'advances the timer', panel: 'console' },
+      {
+        id: 'timer-motor',
+        name: 'Timer motor',
+        role: 'advances the timer',
+        seenAs: { name: 'Timer', off: 'does not advance', runs: 'advances' },
+        panel: 'console',
+      },
       'motor',
       { value: { nominal: 2900, low: 2300, high: 3500 }, volts: 120 },
     ),

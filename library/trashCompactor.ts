@@ -106,6 +106,7 @@ export const trashCompactor: Diagram = {
       id: 'motor',
       name: 'Ram motor',
       role: 'drives the ram',
+      seenAs: { name: 'Ram' },
       prior: commonPractice(1.5),
       kind: 'load',
       load: 'motor',

@@ -99,6 +99,7 @@ export const wallOven: Diagram = {
       id: 'bake',
       name: 'Bake element',
       role: 'lower heat',
+      seenAs: { name: 'Lower element' },
       prior: commonPractice(5),
       kind: 'load',
       load: 'heater',
@@ -116,6 +117,7 @@ export const wallOven: Diagram = {
       id: 'broil',
       name: 'Broil element',
       role: 'upper heat',
+      seenAs: { name: 'Upper element' },
       prior: commonPractice(2),
       kind: 'load',
       load: 'heater',
@@ -129,11 +131,21 @@ export const wallOven: Diagram = {
       ],
       panel: 'back',
     },
-    plainLoad({ id: 'fan', name: 'Oven fan', role: 'moves the air', panel: 'back' }, 'motor', {
-      value: { nominal: 95, low: 80, high: 115 },
-      working: { nominal: 400, low: 330, high: 500 },
-      volts: 120,
-    }),
+    plainLoad(
+      {
+        id: 'fan',
+        name: 'Oven fan',
+        role: 'moves the air',
+        seenAs: { name: 'Oven fan' },
+        panel: 'back',
+      },
+      'motor',
+      {
+        value: { nominal: 95, low: 80, high: 115 },
+        working: { nominal: 400, low: 330, high: 500 },
+        volts: 120,
+      },
+    ),
     neonLamp('lamp', 'On lamp', 'shows that the selector is not at OFF', 'front', 120),
   ],
   wires: [

@@ -1,10 +1,8 @@
 import { builtIn } from '../../library/library';
 import { sayEvidence } from '../describe/unit';
-import type { TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { evidenceKey, placeKey, type ReadingEvidence } from './evidence';
 import { evidenceOf, readingsOf, takenBack } from './log';
-import { powerAndIsolation } from './power';
 import { shownIn, type LogEntry, type ReadingRecord } from './record';
 
 const washer = builtIn('top-load-washer');
@@ -96,7 +94,7 @@ describe('what counts in the log of a call', () => {
     expect(evidence[0]).toMatchObject({ kind: 'statement', source: 'told', outcome: 'off' });
     expect(evidence[3]).toMatchObject({ shows: { kind: 'ohms', ohms: 0.3 }, of: 'unit' });
     expect(evidence.map((each) => sayEvidence(washer, each).shown)).toEqual([
-      'Timer motor does not run',
+      'Timer does not advance',
       'looked, nothing',
       'tapped',
       '0.3 Ω',
@@ -243,88 +241,5 @@ describe('the same said twice', () => {
         jumper: pair,
       });
     expect(bridged(['timer.L', 'timer.SP'])).not.toBe(bridged(['timer.MT', 'timer.SP']));
-  });
-});
-
-describe('power and isolation', () => {
-  const safe = acknowledged({ what: 'made-safe' });
-  const proved = acknowledged({ what: 'meter-proved', leadOhms: 0.4 });
-
-  it('knows what was acknowledged: dead, the leads as last noted, whose wires are off', () => {
-    const first = acknowledged({ what: 'meter-proved', leadOhms: 0.2 });
-    const off = acknowledged({ what: 'wires-off', part: 'timer' });
-    expect(powerAndIsolation([safe, first, off, proved])).toEqual({
-      safe: true,
-      poweredSince: false,
-      leadOhms: 0.4,
-      wiresOff: new Set(['timer']),
-    });
-    expect(powerAndIsolation([])).toEqual({
-      safe: false,
-      poweredSince: false,
-      wiresOff: new Set(),
-    });
-    expect(powerAndIsolation([acknowledged({ what: 'meter-proved' })]).leadOhms).toBe(0);
-    expect(powerAndIsolation([acknowledged({ what: 'wires-off' })]).wiresOff.size).toBe(0);
-    expect(
-      powerAndIsolation([acknowledged({ what: 'made-safe', part: 'timer' })]).wiresOff.size,
-    ).toBe(0);
-  });
-
-  it('is unknown again once power was on, until it is proved dead', () => {
-    const live = reading('v', '119 V', { function: 'volt', steps: 'timer=wash' });
-    const measured = (steps?: string): LogEntry => ({
-      id: 'm',
-      phoneAt: '',
-      kind: 'measurement',
-      body: { actuator: 'box', value: 70, how: 'measured', ...(steps !== undefined && { steps }) },
-    });
-    for (const powered of [live, statement('s', 'seen'), measured('timer=wash')]) {
-      expect(powerAndIsolation([safe, powered])).toMatchObject({ safe: false, poweredSince: true });
-      expect(powerAndIsolation([safe, powered, safe])).toMatchObject({ safe: true });
-    }
-    // What was told, and ohms, put no power on; before it was made safe nothing is lost.
-    for (const entry of [statement('t', 'told'), reading('o', '0.3'), measured()])
-      expect(powerAndIsolation([safe, entry]).safe).toBe(true);
-    expect(powerAndIsolation([live])).toMatchObject({ safe: false, poweredSince: false });
-  });
-
-  it('is unknown after a look that takes power, and after an hour in which nothing was written', () => {
-    const looks = [
-      { id: 'glow', says: 'It glows', of: [], found: { with: 1, without: 0 }, minutes: 1 },
-    ];
-    const look: LogEntry = {
-      id: 'l',
-      phoneAt: '',
-      kind: 'look',
-      body: { look: 'glow', found: true },
-    };
-    expect(powerAndIsolation([safe, look], { looks }).safe).toBe(true);
-    const powered = looks.map((each) => ({ ...each, powered: true as const }));
-    expect(powerAndIsolation([safe, look], { looks: powered }).safe).toBe(false);
-    const then = Date.parse('2026-11-26T08:00:00Z');
-    const at = (minutes: number): LogEntry => ({
-      ...safe,
-      phoneAt: new Date(then + minutes * 60_000).toISOString(),
-    });
-    const told = { ...statement('t', 'told'), phoneAt: at(70).phoneAt };
-    expect(powerAndIsolation([at(0)], {}, then + 59 * 60_000).safe).toBe(true);
-    expect(powerAndIsolation([at(0)], {}, then + 61 * 60_000).safe).toBe(false);
-    expect(powerAndIsolation([at(0), told], {}, then + 71 * 60_000).safe).toBe(false);
-    expect(powerAndIsolation([at(0), told, at(72)], {}, then + 73 * 60_000).safe).toBe(true);
-  });
-
-  it('knows a jumper that is on, and that it has had its try; wires are back on once the unit was used', () => {
-    const between: [TerminalRef, TerminalRef] = ['timer.L', 'timer.SP'];
-    const on = acknowledged({ what: 'jumper-on', jumper: between });
-    const off = acknowledged({ what: 'wires-off', part: 'timer' });
-    const seen = statement('s', 'seen');
-    expect(powerAndIsolation([safe, on]).jumper).toEqual({ between, tried: false });
-    expect(powerAndIsolation([safe, on, seen]).jumper).toEqual({ between, tried: true });
-    expect(
-      powerAndIsolation([on, seen, acknowledged({ what: 'jumper-off' })]).jumper,
-    ).toBeUndefined();
-    expect(powerAndIsolation([safe, off]).wiresOff.size).toBe(1);
-    expect(powerAndIsolation([safe, off, seen]).wiresOff.size).toBe(0);
   });
 });

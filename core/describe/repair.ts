@@ -2,6 +2,7 @@ import type { Evidence, Repair } from '../call/evidence';
 import type { ProofStep } from '../call/reading';
 import type { Diagram } from '../diagram/diagram';
 import type { RepairStanding, Run } from '../plan/repair';
+import { nameSeen } from './outcome';
 import { ACT_WORDS, capital, nameOf, sayEvidence, sayLast } from './unit';
 
 /** What was done, in a line: "Door switch replaced, lid switch adjusted". */
@@ -14,7 +15,7 @@ const sayRepairs = (diagram: Diagram, repairs: readonly Repair[]): string =>
 
 /** A moment of use that has to be seen to go right. */
 const sayRun = (diagram: Diagram, { steps, subject }: Run): string =>
-  `${nameOf(diagram, subject)} seen to go right: ${sayLast(diagram, steps)}`;
+  `${nameSeen(diagram, subject)} seen to go right: ${sayLast(diagram, steps)}`;
 
 /** How many cells of each switch have to be read: "Lid switch: 2 cells to be read". */
 function sayCells(diagram: Diagram, cells: readonly ProofStep[]): string[] {

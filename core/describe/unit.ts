@@ -1,13 +1,14 @@
 import { parseSteps, splitWait, upToStep } from '../behaviour/step';
-import type { Outcome } from '../behaviour/statement';
 import type { ActEvidence, Evidence } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
 import { quantityOf } from '../inference/quantity';
+import { sayDoing, sayOutcome } from './outcome';
 import { sayPosition } from './position';
 import { sayDisplay, sayVolts } from './display';
 import type { Fault } from '../fault/fault';
 import { nameFault, nameOfOwner, sayModeIn } from './fault';
 import type { ShownOutcome } from '../plan/shownOutcome';
+import type { UnitTest } from '../plan/unitTests';
 import { saySetup } from './test';
 
 export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
@@ -39,39 +40,12 @@ export const ACT_WORDS: Record<ActEvidence['act'], string> = {
   pull: 'pulled or bent',
 };
 
-/** What a load can be said to do. */
-export const OUTCOMES: [Outcome, string][] = [
-  ['off', 'does not run'],
-  ['runs', 'runs'],
-  ['quits', 'starts, then quits'],
-  ['hums', 'only hums'],
-  ['weak', 'runs weakly'],
-];
-
-/** What a fuse, a breaker or an overload can be said to do. */
-const OF_PROTECTORS: [Outcome, string][] = [
-  ['opens', 'trips or blows then'],
-  ['open', 'was open already'],
-  ['whole', 'stays whole'],
-];
-
-/** What can be seen of a subject: a load's doings, what a board says, whether a protector holds. */
-export function sayableOutcomes(diagram: Diagram, subject: string): [Outcome, string][] {
-  const board = diagram.parts.find((part) => part.id === subject);
-  if (!board || board.kind === 'protector') return OF_PROTECTORS;
-  if (board.kind !== 'board') return OUTCOMES;
-  const says = new Set(board.logic?.states.map((state) => state.says));
-  return [
-    ['off', 'is dead'],
-    ...[...says].map((text): [Outcome, string] => [`says ${text}`, text]),
-  ];
-}
-
-export const sayOutcome = (outcome: Outcome): string =>
-  [...OUTCOMES, ...OF_PROTECTORS].find(([each]) => each === outcome)?.[1] ?? outcome;
-
 /** One outcome of a test, as it would be seen. */
-export function sayShown(shown: ShownOutcome | undefined): string {
+export function sayShown(
+  diagram: Diagram,
+  test: UnitTest,
+  shown: ShownOutcome | undefined,
+): string {
   switch (shown?.kind) {
     case 'display':
       return `shows ${sayDisplay(shown.display)}`;
@@ -82,7 +56,7 @@ export function sayShown(shown: ShownOutcome | undefined): string {
     case 'found':
       return shown.found ? 'found' : 'looked, nothing';
     case 'does':
-      return sayOutcome(shown.outcome);
+      return sayOutcome(diagram, test.kind === 'try' ? test.subject : '', shown.outcome);
     case undefined:
       return 'something that cannot be foretold';
   }
@@ -142,7 +116,7 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
           ...(entry.jumper ? [`jumper ${entry.jumper.join(' to ')}`] : []),
           entry.source,
         ].join(', '),
-        shown: `${nameOf(diagram, entry.subject)} ${sayOutcome(entry.outcome)}`,
+        shown: sayDoing(diagram, entry.subject, entry.outcome),
       };
     case 'look':
       return {

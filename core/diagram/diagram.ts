@@ -122,6 +122,8 @@ interface PartBase {
   id: string;
   name: string;
   role: string;
+  /** What a person sees or hears of it: "Flame", which does not come, or burns. */
+  seenAs?: { name: string; off?: string; runs?: string };
   aliases?: Alias[];
   terminals: Terminal[];
   panel?: string;

@@ -100,7 +100,7 @@ it.each(UNITS)('advice on %s comes with its reasons', (id, _every, way) => {
     `${sayTest(diagram, test)}: ${minutes.toFixed(1)} min, ${bits.toFixed(2)} bits, ${expected.toFixed(1)} min to the verdict`,
     ...meanings.map(
       ({ share, outcome, shows, named, suspects }) =>
-        `  ${(100 * share).toFixed(1)} of 100 shows ${outcome}, as ${sayShown(shownAs(diagnosis.predictor, test, { shows, outcome }))}${named ? ', named' : ''}: ${suspects.map((each) => `${each.id ?? 'nothing'} ${(100 * each.probability).toFixed(1)}`).join(', ')}`,
+        `  ${(100 * share).toFixed(1)} of 100 shows ${outcome}, as ${sayShown(diagram, test, shownAs(diagnosis.predictor, test, { shows, outcome }))}${named ? ', named' : ''}: ${suspects.map((each) => `${each.id ?? 'nothing'} ${(100 * each.probability).toFixed(1)}`).join(', ')}`,
     ),
   ]);
   const policies = diagnosis

@@ -5,7 +5,8 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { momentsOf, sayableOutcomes } from '../../../core/describe/unit';
+import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
+import { momentsOf } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** What the unit does and does not do, put together from its own controls and loads. */
@@ -61,7 +62,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
           {subjects.map((part) => (
             <Button
               key={part.id}
-              label={part.name}
+              label={nameSeen(diagram, part.id)}
               testID={`subject-${part.id}`}
               selected={part.id === subject}
               onPress={() => setSubject(part.id)}

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayBeforeUse } from '../../../core/describe/beforeUse';
-import { capital, nameOf, sayableOutcomes, sayUse } from '../../../core/describe/unit';
+import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
+import { capital, sayUse } from '../../../core/describe/unit';
 import type { TryTest } from '../../../core/plan/unitTests';
 import { Button } from '../../ui/Button';
 import { ProbePair } from '../../ui/ProbePair';
@@ -66,7 +67,7 @@ function Watch({ work, test }: Omit<Props, 'takes'>) {
         {capital(sayUse(diagram, steps))}
       </Type>
       <Type size="lead" weight="strong">
-        Watch: {nameOf(diagram, subject)}
+        Watch: {nameSeen(diagram, subject)}
       </Type>
       <View style={styles.row}>
         {sayableOutcomes(diagram, subject).map(([outcome, says]) => (

@@ -40,7 +40,7 @@ export function WhyTest({
             {Math.round(100 * each.share)} %
           </Type>
           <View style={styles.grow}>
-            <Type weight="strong">{sayShown(each.shown)}</Type>
+            <Type weight="strong">{sayShown(diagram, test.test, each.shown)}</Type>
             <Type size="small" tone="soft">
               {each.named ? 'Names it: ' : 'Then: '}
               {each.suspects

@@ -8,7 +8,8 @@ import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { askWorker, type ShownComplaint } from '../../workers/diagnosis';
-import { nameOf, sayOutcome, sayLast } from '../../../core/describe/unit';
+import { sayDoing } from '../../../core/describe/outcome';
+import { sayLast } from '../../../core/describe/unit';
 
 type Found = { complaints: ShownComplaint[]; hidden: Fault[] };
 
@@ -45,9 +46,7 @@ export function ComplaintMap({ diagram, drawingKey }: { diagram: Diagram; drawin
     <>
       {complaints.map(({ statement: { steps, subject, outcome }, faults }) => (
         <Card key={`${steps} ${subject} ${outcome}`} testID="complaint">
-          <Type weight="heavy">
-            {nameOf(diagram, subject)} {sayOutcome(outcome)}
-          </Type>
+          <Type weight="heavy">{sayDoing(diagram, subject, outcome)}</Type>
           <Type size="small" tone="soft">
             {sayLast(diagram, steps)}
           </Type>
