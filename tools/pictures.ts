@@ -37,8 +37,12 @@ const VIEWS: View[] = [
   view('wires-off', PHONE, 'light', `${call(0)}/primary`, 'gate-wires-off', {
     press: ['gate-done', 'gate-done'],
   }),
-  view('next-reading', PHONE, 'light', `${call(1)}/lid-switch`, 'last-reading'),
-  view('next-reading-dark', PHONE, 'dark', `${call(2)}/infinite`, 'last-reading'),
+  view('next-reading', PHONE, 'light', `${call(1)}/lid-switch`, 'last-reading', {
+    press: ['gate-done'],
+  }),
+  view('next-reading-dark', PHONE, 'dark', `${call(2)}/infinite`, 'last-reading', {
+    press: ['gate-done'],
+  }),
   view('by-hand', PHONE, 'light', `${call(0)}/monitor`, 'next-by-hand', {
     press: ['gate-done', 'key-beep'],
   }),
@@ -82,7 +86,7 @@ const VIEWS: View[] = [
   }),
   view('wide', WIDE_WINDOW, 'light', `${call(2)}/infinite`, 'last-reading'),
   view('wide-dark', WIDE_WINDOW, 'dark', `${call(3)}/selector`, 'next-reading', {
-    press: ['depth'],
+    press: ['gate-done', 'depth'],
   }),
 ];
 

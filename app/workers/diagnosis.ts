@@ -74,7 +74,7 @@ export type ShownVerdict =
     }
   | { kind: 'group'; suspects: ShownSuspect[]; settles: ShownTest[] }
   | { kind: 'nothing-found' | 'repaired' }
-  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'set-points' | 'quantity' }
+  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'another-way' | 'set-points' | 'quantity' }
   /** `wouldTake`: what would have to be wrong for the entry that fits least. */
   | { kind: 'surprise'; entry: string; stands: boolean; wouldTake: ShownSuspect | undefined }
   | { kind: 'open'; needs: 'second-look'; secondLook: SecondLook; good: GoodShown | undefined };

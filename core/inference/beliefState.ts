@@ -41,7 +41,10 @@ export type UnitVerdict =
   | { kind: 'nothing-found'; probability: number }
   /** What was wrong is put right, as far as is known (`plan/repair.ts` says what is missing to prove it). */
   | { kind: 'repaired' }
-  | { kind: 'open'; needs: 'test' | 'own-terminals' | 'second-look' | 'set-points' | 'quantity' }
+  | {
+      kind: 'open';
+      needs: 'test' | 'own-terminals' | 'second-look' | 'another-way' | 'set-points' | 'quantity';
+    }
   /** What is known does not go together: nothing is named. */
   | { kind: 'surprise'; misfit: Misfit };
 

@@ -5,7 +5,7 @@ import type { Diagram } from '../diagram/diagram';
  * what has opened it may be at fault. The shop's own setting comes with sign-in.
  */
 export const NAME_FROM = 0.97;
-const NAME_PROTECTOR_FROM = 0.985;
+const NAME_PROTECTOR_FROM = 0.995;
 
 /** Probability from which on a suspect is named. */
 export function nameFrom({ parts }: Diagram, suspect: string | undefined): number {

@@ -36,8 +36,10 @@ export interface Scored {
   bits: number;
 }
 
-/** A test that tells less than this is not worth the walk. */
-export const WORTH_BITS = 0.08;
+/** A test that tells less than this is not worth the walk, or less than this share of a small doubt. */
+const WORTH = { bits: 0.08, share: 0.3 };
+/** What a test has to tell, in bits, where so much is in doubt. */
+export const worthBits = (doubt: number): number => Math.min(WORTH.bits, WORTH.share * doubt);
 /** Explanations that have become this improbable are left out of what is planned further. */
 const NEGLIGIBLE = 2e-3;
 
@@ -121,6 +123,7 @@ export class DecisionProblem {
     const now = standing.kind === 'test' ? this.entropy(node.weights) : 0;
     const list: Scored[] = [];
     const alive = aliveIn(node.weights);
+    const worth = worthBits(now);
     for (const option of node.options) {
       if (standing.kind === 'own') {
         if (this.speaks(option, standing.suspect, standing.leading))
@@ -128,7 +131,7 @@ export class DecisionProblem {
         continue;
       }
       const bits = now - this.expectedEntropy(option, node.weights, alive);
-      if (bits > WORTH_BITS)
+      if (bits > worth)
         list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits });
     }
     const wanted = list.filter(({ option }) => this.wants(option));

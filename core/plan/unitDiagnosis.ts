@@ -1,30 +1,21 @@
+import { UseRuns } from '../behaviour/useRuns';
+import type { Evidence } from '../call/evidence';
+import type { Diagram } from '../diagram/diagram';
+import { beliefState, type BeliefState, type UnitVerdict } from '../inference/beliefState';
+import { hypothesesRenewed } from '../inference/chapters';
 import { contradictions, type Contradiction } from '../inference/contradictions';
 import { twinsOtherwise } from '../inference/knownGoodUnit';
-import { movedByQuantity, setPointsMissing } from '../inference/setPoints';
-import { hypothesesRenewed } from '../inference/chapters';
 import { hypothesesWithPairs } from '../inference/pairsOfFaults';
-import { placeKey, type Evidence } from '../call/evidence';
-import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';
-import { misfit } from '../inference/surprise';
+import type { SecondLook } from '../inference/secondLook';
 import { unitHypotheses, wrongIn, type UnitHypothesis } from '../inference/unitHypotheses';
 import { UnitPredictor } from '../inference/unitPredictor';
-import {
-  beliefState,
-  readingsFor,
-  type BeliefState,
-  type Misfit,
-  type Suspect,
-  type UnitVerdict,
-} from '../inference/beliefState';
-import { UseRuns } from '../behaviour/useRuns';
-import type { Diagram } from '../diagram/diagram';
-import type { Mode } from '../fault/fault';
 import type { Meter } from '../meter/meter';
-import { UnitPlanner, type Advice } from './unitPlanner';
+import { heldVerdict } from './heldVerdict';
+import type { Policy } from './policies';
 import { repairStanding, type RepairStanding } from './repair';
+import { UnitPlanner, type Advice } from './unitPlanner';
 import type { UnitTest } from './unitTests';
 import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
-import type { Policy } from './policies';
 
 /** Share of the preparing that the uses of the unit take. */
 const USES = 0.5;
@@ -87,22 +78,7 @@ export class UnitDiagnosis {
     const { planner, state } = this.stateOf(entries);
     const { verdict, tests } = planner.advise(state, entries, way);
     const { predictor } = planner;
-    const odd = oddIn(predictor, entries, state, verdict);
-    const blocked =
-      verdict.kind === 'named' ? blockedBy(predictor, entries, verdict.suspect) : undefined;
-    const again =
-      secondLook(predictor, entries, state) ??
-      (verdict.kind === 'named' ? onceMore(predictor, entries, verdict.suspect) : undefined) ??
-      (odd && readAgain(entries, odd));
-    const held = again
-      ? heldBy({ kind: 'open', needs: 'second-look' })
-      : odd
-        ? heldBy({ kind: 'surprise', misfit: odd })
-        : blocked?.needs === 'quantity'
-          ? heldBy({ kind: 'open', needs: 'quantity' }, [
-              planner.asked({ kind: 'measure', actuator: blocked.actuator }, entries),
-            ])
-          : blocked && heldBy({ kind: 'open', needs: blocked.needs });
+    const held = heldVerdict(planner, entries, state, verdict);
     const repair = repairStanding(predictor, entries);
     const mended = repair && this.mended(planner, state, repair, entries);
     const settles =
@@ -112,10 +88,10 @@ export class UnitDiagnosis {
     return {
       planner,
       state,
-      ...(held ?? mended ?? { verdict, tests }),
+      ...(held?.now ?? mended ?? { verdict, tests }),
       repair,
-      settles: odd || mended ? [] : settles,
-      secondLook: again,
+      settles: held || mended ? [] : settles,
+      secondLook: held?.secondLook,
       contradictions: contradictions(predictor, entries),
       oddTwins,
       pairs: planner.predictor === this.pairs?.predictor,
@@ -201,69 +177,3 @@ function kept(
 
 const plannerOf = (foretold: Foretold): UnitPlanner =>
   (foretold.planner ??= new UnitPlanner(foretold.predictor));
-
-/** A verdict that something stands in the way of, with the tests that lead on. */
-const heldBy = (
-  verdict: UnitVerdict,
-  tests: Advice[] = [],
-): { verdict: UnitVerdict; tests: Advice[] } => ({ verdict, tests });
-
-/**
- * The entry that does not go together with a verdict that would end the call. One odd reading that stands
- * does not outweigh a part that was read at several places, which no one slip makes.
- */
-function oddIn(
-  predictor: UnitPredictor,
-  entries: readonly Evidence[],
-  state: BeliefState,
-  verdict: UnitVerdict,
-): Misfit | undefined {
-  if (verdict.kind !== 'named' && verdict.kind !== 'group' && verdict.kind !== 'nothing-found')
-    return undefined;
-  const odd = misfit(predictor, entries, state, state.suspects[0]?.id);
-  if (!odd?.stands || verdict.kind !== 'named') return odd;
-  const places = readingsFor(predictor, verdict.suspect, entries).map((each) =>
-    each.kind === 'reading' ? placeKey(each) : each.actuator,
-  );
-  return new Set(places).size > 1 ? undefined : odd;
-}
-
-/** A cold reading that does not fit is taken once more before anything is said. */
-function readAgain(entries: readonly Evidence[], odd: Misfit): SecondLook | undefined {
-  const entry = entries.find((each) => each.id === odd.entry);
-  const cold = entry?.kind === 'reading' && entry.shows.kind !== 'volts';
-  return cold && !odd.stands ? { entry: odd.entry, slip: 'misfit' } : undefined;
-}
-
-/** Faults that a switch shows as well while it is right and its quantity is not where it should be. */
-const LOOKS_RIGHT: readonly Mode[] = ['stuck-open', 'stuck-closed', 'not-actuated', 'tripped'];
-
-/**
- * A switch that pressure or heat moves is not condemned while nobody knows when it should go over, nor
- * while nobody has read what moves it: open can be right. Read alone, moved by hand or warmed, or felt
- * to be cold, it stands under a quantity that is known.
- */
-function blockedBy(
-  predictor: UnitPredictor,
-  entries: readonly Evidence[],
-  suspect: Suspect,
-): { needs: 'set-points' } | { needs: 'quantity'; actuator: string } | undefined {
-  const { diagram } = predictor;
-  for (const fault of suspect.leading.causes) {
-    if (setPointsMissing(diagram, fault)) return { needs: 'set-points' };
-    const moved = movedByQuantity(diagram, fault);
-    if (!moved?.part.setPoints || moved.part.id !== suspect.id) continue;
-    if (!LOOKS_RIGHT.includes(fault.mode)) continue;
-    const { part, quantity } = moved;
-    const measured = entries.some(
-      (each) => each.kind === 'measurement' && each.actuator === quantity.id,
-    );
-    const known = readingsFor(predictor, suspect, entries).some(
-      (each) =>
-        each.kind === 'reading' &&
-        (part.id in each.setup.byHand || typeof each.setup.actuators[quantity.id] === 'string'),
-    );
-    if (!measured && !known) return { needs: 'quantity', actuator: quantity.id };
-  }
-  return undefined;
-}

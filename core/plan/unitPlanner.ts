@@ -8,7 +8,7 @@ import { candidatesOf, keyOf, type Candidate } from './candidates';
 import {
   DecisionProblem,
   foundUnder,
-  WORTH_BITS,
+  worthBits,
   type CallState,
   type Option,
   type CallStanding,
@@ -186,9 +186,9 @@ export class UnitPlanner {
       options: [],
     };
     const fresh = this.options(candidates, places, node.weights, entries, bench, 1);
+    const doubt = decision.entropy(node.weights);
     const telling = fresh.some(
-      (each) =>
-        decision.expectedEntropy(each, node.weights) < decision.entropy(node.weights) - WORTH_BITS,
+      (each) => decision.expectedEntropy(each, node.weights) < doubt - worthBits(doubt),
     );
     // Only when nothing else tells is a test worth taking again.
     node.options = telling
@@ -197,13 +197,16 @@ export class UnitPlanner {
     return { decision, root: node, places };
   }
 
-  private placesOf({ probabilities }: BeliefState, planned: typeof PLANNED): Places {
+  private placesOf({ probabilities, suspects: all }: BeliefState, planned: typeof PLANNED): Places {
+    // Where a protector leads, what may have opened it is planned for as well, however rare it is.
+    const wanted = nameFrom(this.predictor.diagram, all[0]?.id);
+    const enough = Math.max(planned.share, wanted > NAME_FROM ? 1 - (1 - wanted) / 4 : 0);
     const inOrder = [...probabilities.keys()].sort(
       (a, b) => (probabilities[b] ?? 0) - (probabilities[a] ?? 0),
     );
     let share = 0;
     const hypotheses = inOrder.filter((index, i) => {
-      const counts = share < planned.share && i < planned.most;
+      const counts = share < enough && i < planned.most;
       share += probabilities[index] ?? 0;
       return counts;
     });

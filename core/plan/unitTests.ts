@@ -146,6 +146,11 @@ function ownTests(diagram: Diagram, part: Part, drawn: Setup): UnitTest[] {
     setup,
     wiggle,
   });
+  // What is pushed together may be loose: it is read held still, and moved.
+  const steadyAndMoved = ([a, b]: [string, string]): UnitTest[] =>
+    [false, true].map((wiggle) =>
+      at(a, b, { ...drawn, lifted: [terminalRef(part.id, a)] }, wiggle),
+    );
   switch (part.kind) {
     case 'switch': {
       const lifted = isolate(diagram, part).lift;
@@ -173,7 +178,9 @@ function ownTests(diagram: Diagram, part: Part, drawn: Setup): UnitTest[] {
         at(a, b, { ...drawn, lifted: [terminalRef(part.id, a)] }),
       );
     case 'protector':
-      return [at(...part.between, { ...drawn, lifted: [terminalRef(part.id, part.between[0])] })];
+      return steadyAndMoved(part.between);
+    case 'connection':
+      return part.joins.flatMap(steadyAndMoved);
     default:
       return [];
   }

@@ -155,6 +155,7 @@ function sayVerdict(diagram: Diagram, verdict: UnitVerdict): string {
 const NEEDS = {
   test: '',
   'own-terminals': ': it has not been read at its own terminals',
+  'another-way': ': one entry does not fit, so it is read in another way first',
   'second-look': ': one reading wants a second look',
   quantity: ': what moves it has not been measured, so open can be right',
   'set-points': ': its set points are not known, so open can be right',
