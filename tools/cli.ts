@@ -38,6 +38,7 @@ const USAGE = `./yarrix COMMAND
   draw DIAGRAM [--steps "..."] [--fault F]... the ladder as an SVG, alive after some steps
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
   bench engine|diagnosis|proof|server [--json]     how fast and how good, measured in one run
+  bench generality [--units N] [--seed N] [--json]  the same on units that are made up, and on poorer diagrams
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
 
 DIAGRAM is a file or the id of a built-in one.
@@ -68,6 +69,7 @@ async function main(argv: string[]): Promise<number> {
       seed: { type: 'string' },
       minutes: { type: 'string' },
       rounds: { type: 'string' },
+      units: { type: 'string' },
       yes: { type: 'boolean', default: false },
       replace: { type: 'boolean', default: false },
       policy: { type: 'string' },
@@ -94,7 +96,7 @@ async function main(argv: string[]): Promise<number> {
     case 'spice':
       return spice({ ...values, diagram: first });
     case 'bench':
-      return (await import('./bench/bench')).bench(first, values.json);
+      return (await import('./bench/bench')).bench(first, values);
     case 'check':
       return check({ ...values, file: first });
     case 'start':

@@ -18,6 +18,7 @@ const BIG = ['electric-dryer', 'gas-furnace', 'over-range-oven'];
 const diagrams = LIBRARY.filter((each) => ALL || !BIG.includes(each.id));
 
 describe('a simulated technician who follows the advice', () => {
+  const all = { calls: 0, found: 0, condemned: 0 };
   it.each(diagrams.map((each) => [each.id, each] as const))(
     `comes to the right part or the group that cannot be told apart: %s (seed ${SEED})`,
     (_id, diagram) => {
@@ -42,13 +43,22 @@ describe('a simulated technician who follows the advice', () => {
       });
       const calls = tally.right + tally.group + tally.other + tally.condemned.length;
       expect(calls).toBeGreaterThan(ALL ? 20 : 2);
+      all.calls += calls;
+      all.found += tally.right + tally.group;
+      all.condemned += tally.condemned.length;
       expect(tally.condemned.length / calls).toBeLessThanOrEqual(0.01);
-      expect((tally.right + tally.group) / calls).toBeGreaterThanOrEqual(0.98);
+      // Few calls of one unit: one look that misleads is a tenth of them.
+      expect((tally.right + tally.group) / calls).toBeGreaterThanOrEqual(ALL ? 0.98 : 0.85);
       // What is read the same cold (a plug and its wire, a shared tab) ends in a group.
       expect(tally.right / calls).toBeGreaterThan(0.6);
     },
     180_000,
   );
+
+  it('does so in 98 of 100 calls over all units, and condemns a good part in none of 200', () => {
+    expect(all.found / all.calls).toBeGreaterThanOrEqual(0.98);
+    expect(all.condemned / all.calls).toBeLessThanOrEqual(0.005);
+  });
 });
 
 describe('evidence on a dryer that does not start (common practice)', () => {

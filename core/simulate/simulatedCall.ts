@@ -5,7 +5,7 @@ import { run, standAfter } from '../behaviour/run';
 import { statementsOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
 import { voltsBetween } from '../circuit/voltReading';
-import { drawnSetup, poweredSetup } from '../diagram/setup';
+import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { pairKey, setupKey } from '../diagram/setupKey';
 import type { Diagram } from '../diagram/diagram';
 import { inBadMoment, type Fault } from '../fault/fault';
@@ -40,6 +40,8 @@ export interface TechnicianHabits {
    * not, for the same wire may have been pulled again.
    */
   slips?: number;
+  /** The unit as it really is, where the diagram that is worked by is not quite its own. */
+  world?: Diagram;
   way?: WayOfWorking;
 }
 
@@ -95,13 +97,19 @@ class Technician {
 }
 
 function take(
-  { diagram, meter }: UnitPredictor,
+  { diagram: model, meter }: UnitPredictor,
   test: UnitTest,
   { causes, faults }: UnitHypothesis,
   id: string,
-  { chance, slips = 0 }: TechnicianHabits,
+  { chance, slips = 0, world }: TechnicianHabits,
   technician: Technician,
 ): Evidence {
+  const diagram = world ?? model;
+  // What the diagram does not know stands as it is drawn.
+  const really = (setup: Setup): Setup => ({
+    ...setup,
+    actuators: { ...drawnSetup(diagram).actuators, ...setup.actuators },
+  });
   switch (test.kind) {
     case 'look': {
       const look = diagram.looks?.find((each) => each.id === test.look);
@@ -142,7 +150,7 @@ function take(
       const answer = voltsBetween(circuitOf(diagram, stand.machine, faults), from, to);
       const volts = answer.kind === 'volts' ? answer.nominal : GHOST;
       const shows = { kind: 'volts', volts: chance() < slips ? GHOST : volts } as const;
-      const setup = poweredSetup(drawnSetup(diagram));
+      const setup = poweredSetup(drawnSetup(model));
       const taken = { meter };
       return {
         kind: 'reading',
@@ -162,7 +170,7 @@ function take(
       const taken = { meter };
       const reading = { kind: 'reading', id, from, to, setup, taken, of: 'unit', wiggle } as const;
       const ohmsOf = (all: readonly Fault[]): number => {
-        const answer = ohmReading(diagram, setup, from, to, all);
+        const answer = ohmReading(diagram, really(setup), from, to, all);
         if (answer.kind === 'unsure') return answer.low;
         return answer.kind === 'ohms' ? answer.nominal : Infinity;
       };

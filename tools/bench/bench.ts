@@ -1,10 +1,25 @@
 import { BadInput } from '../commands/command';
 
-/** `./yarrix bench engine|diagnosis|proof|server [--json]`: how fast and how good, measured in one run. */
-export async function bench(what: string | undefined, json: boolean): Promise<number> {
+interface BenchOptions {
+  json: boolean;
+  units?: string;
+  seed?: string;
+}
+
+/** `./yarrix bench engine|diagnosis|generality|proof|server [--json]`: how fast and how good, measured in one run. */
+export async function bench(
+  what: string | undefined,
+  { json, units = '300', seed = '1' }: BenchOptions,
+): Promise<number> {
   if (what === 'engine') return (await import('./engine')).benchEngine(json);
   if (what === 'diagnosis') return (await import('./diagnosis')).benchDiagnosis(json);
+  if (what === 'generality') {
+    const [many, first] = [Number(units), Number(seed)];
+    if (!Number.isInteger(many) || many < 1 || !Number.isInteger(first))
+      throw new BadInput('--units and --seed are whole numbers, and there is at least one unit');
+    return (await import('./generality')).benchGenerality(many, first, json);
+  }
   if (what === 'proof') return (await import('./proof')).benchProof(json);
   if (what === 'server') return (await import('./server')).benchServer(json);
-  throw new BadInput(`bench ${what ?? ''}: one of engine, diagnosis, proof, server`);
+  throw new BadInput(`bench ${what ?? ''}: one of engine, diagnosis, generality, proof, server`);
 }

@@ -13,6 +13,7 @@ import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
 import { beliefState } from '../../core/inference/beliefState';
 import { LIBRARY } from '../../library/library';
 import { EXIT, out, outJson } from '../commands/command';
+import { count, emptyTally, percent, type Tally } from './tally';
 
 const SEED = 20261125;
 /** How often a reading is nothing of the kind, in the runs with slips. */
@@ -24,13 +25,7 @@ const BINS = [0.95, 0.97, 0.98, 0.99, 0.995, 1.0001];
 /** Explanations of the small problems that the exact optimum is found for. */
 const SMALL = 7;
 
-interface Tally {
-  calls: number;
-  right: number;
-  /** A group that cannot be told apart, with the right part in it. */
-  group: number;
-  /** A good part named. */
-  condemned: number;
+interface WorkedTally extends Tally {
   minutes: number;
   tests: number;
 }
@@ -39,8 +34,8 @@ interface OfDiagram {
   id: string;
   /** Single faults that nobody would notice in the unit's own uses. */
   hidden: number;
-  clean: Tally;
-  slips: Tally;
+  clean: WorkedTally;
+  slips: WorkedTally;
   prepareMs: number;
   firstAdviceMs: number;
   medianAdviceMs: number;
@@ -60,7 +55,17 @@ interface Named {
 /** `./yarrix bench diagnosis [--json]`: a simulated technician who follows the advice. */
 export function benchDiagnosis(json: boolean): number {
   const named: Named[] = [];
-  const diagrams = LIBRARY.map((diagram) => ofDiagram(diagram, named));
+  if (!json) {
+    out(`every single fault of every built-in diagram, seed ${SEED}`);
+    out(
+      'unit                   calls  right  group  cond.   min  tests | with 2 % slips: right+group  cond. | prepare ms  first  median',
+    );
+  }
+  const diagrams = LIBRARY.map((diagram) => {
+    const each = ofDiagram(diagram, named);
+    if (!json) sayDiagram(each);
+    return each;
+  });
   const calibration = BINS.slice(0, -1).map((from, i) => {
     const inside = named.filter(({ given }) => given >= from && given < (BINS[i + 1] ?? 1));
     const whole = inside.reduce((sum, each) => sum + each.often, 0);
@@ -73,11 +78,6 @@ export function benchDiagnosis(json: boolean): number {
     outJson({ seed: SEED, slips: SLIPS, diagrams, calibration });
     return EXIT.done;
   }
-  out(`every single fault of every built-in diagram, seed ${SEED}`);
-  out(
-    'unit                   calls  right  group  cond.   min  tests | with 2 % slips: right+group  cond. | prepare ms  first  median',
-  );
-  for (const each of diagrams) sayDiagram(each);
   out(`\nexpected minutes to the verdict, by school: ${Object.keys(POLICIES).join(', ')}`);
   for (const { id, schools } of diagrams)
     out(
@@ -100,8 +100,6 @@ export function benchDiagnosis(json: boolean): number {
       );
   return EXIT.done;
 }
-
-const percent = (part: number, whole: number): string => `${((100 * part) / whole).toFixed(1)} %`;
 
 function sayDiagram(each: OfDiagram): void {
   const { id, clean, slips, prepareMs, firstAdviceMs, medianAdviceMs } = each;
@@ -157,7 +155,7 @@ function ofDiagram(diagram: Diagram, named: Named[]): OfDiagram {
       const slips = kind === 'slips' ? SLIPS : 0;
       const call = workCall(diagnosis, truth, complaint, { chance, slips });
       advice.push((performance.now() - started) / call.entries.length);
-      count(tallies[kind], call, truth.suspect);
+      add(tallies[kind], call, truth.suspect);
       if (kind === 'slips' && call.verdict.kind === 'named') {
         const { id, probability } = call.verdict.suspect;
         named.push({ given: probability, right: id === truth.suspect, often: truth.prior });
@@ -223,15 +221,10 @@ function byAdvice(decision: DecisionProblem, node: CallState): number {
     .reduce((sum, each) => sum + each.share * byAdvice(decision, each.node), best.minutes);
 }
 
-const empty = (): Tally => ({ calls: 0, right: 0, group: 0, condemned: 0, minutes: 0, tests: 0 });
+const empty = (): WorkedTally => ({ ...emptyTally(), minutes: 0, tests: 0 });
 
-function count(tally: Tally, { verdict, minutes, entries }: SimulatedCall, suspect: string): void {
-  tally.calls++;
-  tally.minutes += minutes;
-  tally.tests += entries.length - 1;
-  if (verdict.kind === 'named') {
-    if (verdict.suspect.id === suspect) tally.right++;
-    else tally.condemned++;
-  } else if (verdict.kind === 'group' && verdict.suspects.some((each) => each.id === suspect))
-    tally.group++;
+function add(tally: WorkedTally, call: SimulatedCall, suspect: string): void {
+  tally.minutes += call.minutes;
+  tally.tests += call.entries.length - 1;
+  count(tally, call.verdict, (id) => id === suspect);
 }

@@ -4,6 +4,8 @@ import { atElements, atLoadTerminals, atParts } from '../place';
 
 /** What is left of the ohms of a winding or element with shorted turns; from memory. */
 const SHORTED_TURNS = { nominal: 0.5, low: 0.2, high: 0.8 };
+/** Ohms of one that is made for less power, beside those on the sheet; from memory. */
+const WEAKER = { nominal: 2, low: 1.6, high: 2.8 };
 /** Metal on metal, a damp element; from memory. */
 const GROUND_FAULT: Sizes = {
   typical: [{ nominal: 5, low: 0.5, high: 50_000 }],
@@ -34,6 +36,16 @@ export const LOAD_MODES = {
     where: atElements(0.05),
     effects: [{ kind: 'element', leaves: SHORTED_TURNS }],
     remedy: REPLACE,
+  }),
+  'other-rating': mode({
+    on: 'element',
+    says: 'not the one on the sheet: more ohms than it should have',
+    where: atElements(0.03),
+    effects: [{ kind: 'element', leaves: WEAKER }],
+    remedy: {
+      kind: 'replace',
+      says: 'Compare its marking with the sheet of this very model: put the right one in, or mend the sheet.',
+    },
   }),
   'ground-fault': sizedMode({
     on: 'terminal',
