@@ -2,14 +2,18 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readEvidence } from '../../contract/evidenceFile';
 import { builtIn } from '../../library/library';
+import { runWhole } from '../behaviour/run';
+import { parseSteps } from '../behaviour/step';
 import { isolate } from '../circuit/isolation';
+import { lintWhole } from '../circuit/lintCircuit';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { findSwitch, splitRef } from '../diagram/terminal';
 import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
+import { SITUATION_UNITS } from '../../library/situationUnits';
 
 /**
- * Situations as technicians tell them (common practice), on built-in units: what was told, read, looked
+ * Situations as technicians tell them (common practice), on built-in units and on five that were written for them: what was told, read, looked
  * for and measured, and what may be said of it then.
  *
  * `told` or `seen STEPS SUBJECT OUTCOME`; `read A B SHOWS`, alone, as the sheet is drawn, or with
@@ -38,8 +42,8 @@ const SITUATIONS = readFileSync(join(__dirname, 'situations.txt'), 'utf8')
 
 const diagnoses = new Map<string, UnitDiagnosis>();
 function diagnosisOf(id: string): UnitDiagnosis {
-  const diagram = builtIn(id);
-  if (!diagram) throw new Error(`no built-in diagram ${id}`);
+  const diagram = builtIn(id) ?? SITUATION_UNITS.find((each) => each.id === id);
+  if (!diagram) throw new Error(`there is no unit ${id}`);
   const known = diagnoses.get(id) ?? new UnitDiagnosis(diagram, ORDINARY_METER);
   diagnoses.set(id, known);
   return known;
@@ -99,6 +103,16 @@ function entryOf(diagram: Diagram, words: string): object {
       throw new Error(`"${words}" is no line of a situation`);
   }
 }
+
+it.each(SITUATION_UNITS)('$id is sound, and runs', (diagram) => {
+  expect(lintWhole(diagram)).toEqual([]);
+  for (const { steps } of diagram.uses ?? []) {
+    const parsed = parseSteps(diagram, steps);
+    const run = parsed.ok ? runWhole(diagram, parsed.value, []) : undefined;
+    const last = run?.courses.at(-1)?.stands.at(-1)?.loads ?? {};
+    expect(Object.values(last)).toEqual(Object.values(last).map(() => 'runs'));
+  }
+});
 
 it.each(SITUATIONS)('$unit: $says', ({ unit, lines, verdict: wanted }) => {
   const diagnosis = diagnosisOf(unit);
