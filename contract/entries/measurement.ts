@@ -8,7 +8,7 @@ import {
   MaxLength,
   Min,
 } from 'class-validator';
-import { HOW_FOUND } from '../../core/call/evidence';
+import { FELT, HOW_FOUND, type Felt } from '../../core/call/evidence';
 import type { Records } from '../../core/call/record';
 
 /** A temperature, a pressure, an airflow, a level as it was found, in the unit of its actuator. */
@@ -25,6 +25,10 @@ export class MeasurementBody implements Measurement {
 
   @IsIn(HOW_FOUND)
   how!: Measurement['how'];
+
+  @IsOptional()
+  @IsIn(FELT)
+  felt?: Felt;
 
   @IsOptional()
   @IsString()

@@ -68,11 +68,15 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       break;
     }
     case 'measurement': {
-      const { actuator, steps } = entry.body;
+      const { actuator, steps, felt, how } = entry.body;
       const known = diagram.actuators.flatMap(({ id, kind }) => (kind === 'quantity' ? [id] : []));
       if (!known.includes(actuator))
         report('/actuator', `there is no quantity "${actuator}"; ${oneOf(known)}`);
       if (steps !== undefined) unless('/steps', parseSteps(diagram, steps));
+      const moved = diagram.actuators.find(({ id }) => id === actuator);
+      const isHeat = moved?.kind === 'quantity' && moved.quantity === 'temperature';
+      if (felt !== undefined && (how !== 'felt' || !isHeat))
+        report('/felt', 'only a temperature is felt to be cold, warm or hot, by hand');
       break;
     }
     case 'act': {

@@ -76,13 +76,19 @@ export const isRepair = (entry: Evidence): entry is Repair =>
 export const sinceRepair = (entries: readonly Evidence[], part?: string): number =>
   entries.findLastIndex((each) => isRepair(each) && (part === undefined || each.part === part)) + 1;
 
+/** What a hand says of a temperature: cold, warm, or too hot to be held. */
+export const FELT = ['cold', 'warm', 'hot'] as const;
+export type Felt = (typeof FELT)[number];
+
 /** A quantity that moves switches, as it was found: never taken for granted. */
 export interface MeasurementEvidence {
   kind: 'measurement';
   id: string;
   actuator: string;
-  /** In the actuator's own unit. */
+  /** In the actuator's own unit; about so, where a hand felt it. */
   value: number;
+  /** What a hand says, which is no number. */
+  felt?: Felt;
   how: (typeof HOW_FOUND)[number];
   /** What the unit had been brought to do; as it stands, where nothing is said. */
   steps?: string;
@@ -120,7 +126,13 @@ export function evidenceKey(entry: Evidence): string {
     case 'look':
       return ['look', entry.look, entry.found].join('|');
     case 'measurement':
-      return ['measurement', entry.actuator, entry.steps ?? '', entry.value, entry.how].join('|');
+      return [
+        'measurement',
+        entry.actuator,
+        entry.steps ?? '',
+        entry.felt ?? entry.value,
+        entry.how,
+      ].join('|');
     case 'act':
       return ['act', entry.part, entry.act].join('|');
   }

@@ -48,7 +48,7 @@ export interface Records {
     outcome: string;
   };
   look: Pick<LookEvidence, 'look' | 'found'>;
-  measurement: Pick<MeasurementEvidence, 'actuator' | 'value' | 'how' | 'steps'>;
+  measurement: Pick<MeasurementEvidence, 'actuator' | 'value' | 'felt' | 'how' | 'steps'>;
   act: Pick<ActEvidence, 'part' | 'act'>;
 }
 

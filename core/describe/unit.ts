@@ -124,12 +124,12 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
         shown: entry.found ? 'found' : 'looked, nothing',
       };
     case 'measurement': {
-      const { actuator, value, how, steps } = entry;
+      const { actuator, value, felt, how, steps } = entry;
       const when = steps === undefined ? [] : [sayLast(diagram, steps)];
       const unit = quantityOf(diagram, actuator)?.unit ?? '';
       return {
         what: [nameOf(diagram, actuator), how, ...when].join(', '),
-        shown: `${value} ${unit}`,
+        shown: felt === undefined ? `${value} ${unit}` : `${felt} to the touch`,
       };
     }
     case 'act':

@@ -10,7 +10,7 @@ import {
 } from '../call/evidence';
 import { PLUGGED_IN } from '../behaviour/useRuns';
 import { readingLikelihood } from './likelihood';
-import { isThere } from './quantity';
+import { feltSpan, isThere, quantityOf } from './quantity';
 import { nominalOf, type UnitPredictor } from './unitPredictor';
 
 /** How often what is told, and what is seen, is so: common practice, told counts less. */
@@ -23,8 +23,8 @@ const VOLTS = { spread: 0.15, none: 0.04, slip: 0.02 };
 /** A point that floats shows anything small, and seldom the volts of a supply: from memory. */
 const GHOST = { small: 0.4, often: 0.55, seldom: 0.08 };
 
-/** How often a quantity is on the side of its set points that it was found on: from memory. */
-const FOUND = { measured: 0.995, felt: 0.85 };
+/** How often a quantity is on the side of its set points that it was found on; nobody mixes up hot and cold. From memory. */
+const FOUND = { measured: 0.995, felt: 0.85, touched: 0.96 };
 
 /** What makes badly jumps now and then too. */
 const JUMPS: readonly Mode[] = ['resistive', 'loose', 'poor-connection'];
@@ -60,7 +60,12 @@ function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: numbe
       return evidence.found ? share : 1 - share;
     }
     case 'measurement': {
-      const { actuator, value, how, steps } = evidence;
+      const { actuator, value, felt, how, steps } = evidence;
+      const quantity = quantityOf(predictor.diagram, actuator);
+      if (felt !== undefined && quantity) {
+        const [is, says] = [predictor.span(index, actuator, steps), feltSpan(quantity, felt)];
+        return is.low <= says.high && is.high >= says.low ? FOUND.touched : 1 - FOUND.touched;
+      }
       const there = isThere(
         predictor.diagram,
         actuator,

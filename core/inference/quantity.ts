@@ -1,5 +1,6 @@
 import type { Diagram, QuantityActuator, SetPoint, SwitchPart } from '../diagram/diagram';
 import { switches } from '../diagram/terminal';
+import type { Felt } from '../call/evidence';
 import { effectOf, type Fault } from '../fault/fault';
 
 export const quantityOf = (diagram: Diagram, id: string): QuantityActuator | undefined => {
@@ -41,6 +42,51 @@ export const sidesUnder = (
     return sideOf(part.setPoints, usual);
   });
 };
+
+/** Where a quantity may be, in its own unit. */
+export interface Span {
+  low: number;
+  high: number;
+}
+
+/**
+ * Where a quantity is under some faults: at its usual value, or beyond the set point that one of them says.
+ */
+export function spanUnder(
+  diagram: Diagram,
+  actuator: string,
+  usual: number,
+  faults: readonly Fault[],
+): Span {
+  for (const fault of faults) {
+    if (!('actuator' in fault) || fault.actuator !== actuator) continue;
+    const points = movedBy(diagram, actuator).find(({ id }) => id === fault.beyond)?.setPoints;
+    if (!points) continue;
+    return fault.side === 'above'
+      ? { low: points.rising.at, high: Infinity }
+      : { low: -Infinity, high: points.falling.at };
+  }
+  return { low: usual, high: usual };
+}
+
+/**
+ * Degrees Fahrenheit that a hand calls so; from memory, hot near the 140 °F (60 °C) at which ASTM C1055 puts
+ * the burn after a few seconds.
+ */
+const FELT_F: Record<Felt, Span & { about: number }> = {
+  cold: { low: -Infinity, high: 95, about: 70 },
+  warm: { low: 85, high: 140, about: 110 },
+  hot: { low: 125, high: Infinity, about: 150 },
+};
+
+const inUnit = (unit: string, fahrenheit: number): number =>
+  /c$/i.test(unit) ? ((fahrenheit - 32) * 5) / 9 : fahrenheit;
+
+/** What a hand means by a word, in the unit of a temperature; `about` is where it is taken to be. */
+export function feltSpan({ unit }: QuantityActuator, felt: Felt): Span & { about: number } {
+  const { low, high, about } = FELT_F[felt];
+  return { low: inUnit(unit, low), high: inUnit(unit, high), about: inUnit(unit, about) };
+}
 
 /** Whether a value that was found is where it was to be; undefined where it lies between set points. */
 export function isThere(

@@ -13,7 +13,7 @@ import { pairKey, setupKey } from '../diagram/setupKey';
 import { splitRef, switches } from '../diagram/terminal';
 import { inBadMoment, ownerOf, type Fault } from '../fault/fault';
 import type { Meter } from '../meter/meter';
-import { sidesUnder, type Side } from './quantity';
+import { sidesUnder, spanUnder, type Side, type Span } from './quantity';
 import { unitHypotheses, type UnitHypothesis } from './unitHypotheses';
 import type { UseRun } from '../behaviour/useRuns';
 
@@ -212,7 +212,19 @@ export class UnitPredictor {
    * as the unit stands.
    */
   quantity(index: number, actuator: string, steps: string | undefined): Side[] {
-    const { causes = [], faults = [], uses } = this.hypotheses[index] ?? {};
+    const { faults = [] } = this.hypotheses[index] ?? {};
+    return sidesUnder(this.diagram, actuator, this.usual(index, actuator, steps), faults);
+  }
+
+  /** The same as values in its own unit. */
+  span(index: number, actuator: string, steps: string | undefined): Span {
+    const { faults = [] } = this.hypotheses[index] ?? {};
+    return spanUnder(this.diagram, actuator, this.usual(index, actuator, steps), faults);
+  }
+
+  /** The value that the unit gives a quantity, none of it being out of place. */
+  private usual(index: number, actuator: string, steps: string | undefined): number {
+    const { causes = [], uses } = this.hypotheses[index] ?? {};
     const machine =
       steps === undefined
         ? undefined
@@ -220,8 +232,7 @@ export class UnitPredictor {
           this.standAt(steps, uses, causes, undefined));
     const { actuators } = machine?.setup ?? drawnSetup(this.diagram);
     const state = actuators[actuator];
-    const usual = typeof state === 'object' ? state.value : NaN;
-    return sidesUnder(this.diagram, actuator, usual, faults);
+    return typeof state === 'object' ? state.value : NaN;
   }
 
   private liveCircuit(

@@ -18,7 +18,8 @@ import { SITUATION_UNITS } from '../../library/situationUnits';
  *
  * `told` or `seen STEPS SUBJECT OUTCOME`; `read A B SHOWS`, alone, as the sheet is drawn, or with
  * `hand=POSITION` of the switch; `through A B SHOWS`, wires on, with `set=ACTUATOR:POSITION`;
- * `volts A B VALUE STEPS`; `found` or `nothing LOOK`; `measured QUANTITY VALUE STEPS`; `did ACT PART`,
+ * `volts A B VALUE STEPS`; `found` or `nothing LOOK`; `measured QUANTITY VALUE STEPS`;
+ * `felt QUANTITY WORD STEPS`; `did ACT PART`,
  * where a loop is written `SUPPLY loop`.
  */
 interface Situation {
@@ -69,6 +70,15 @@ function entryOf(diagram: Diagram, words: string): object {
         actuator: one,
         value: Number(two),
         how: 'measured',
+        ...(three && { steps: three }),
+      };
+    case 'felt':
+      return {
+        kind: 'measurement',
+        actuator: one,
+        value: 0,
+        how: 'felt',
+        felt: two,
         ...(three && { steps: three }),
       };
     case 'did':

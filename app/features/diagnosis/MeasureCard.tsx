@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { MeasurementEvidence } from '../../../core/call/evidence';
+import { FELT, type Felt } from '../../../core/call/evidence';
 import { INSTRUMENT } from '../../../core/describe/test';
 import { capital, sayUse } from '../../../core/describe/unit';
-import { movedBy, quantityOf } from '../../../core/inference/quantity';
+import { feltSpan, movedBy, quantityOf } from '../../../core/inference/quantity';
 import type { MeasureTest } from '../../../core/plan/unitTests';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -19,11 +19,11 @@ export function MeasureCard({ work, test }: { work: Work; test: MeasureTest }) {
   const quantity = quantityOf(diagram, test.actuator);
   if (!quantity) return null;
   const { name, unit } = quantity;
-  const enter = (how: MeasurementEvidence['how']): void => {
+  const enter = (): void => {
     const value = Number(text.trim().replace(',', '.'));
     if (text.trim() === '' || !Number.isFinite(value))
       return setFault(`Say it as a number of ${unit}, such as 72.`);
-    work.measure(test, value, how);
+    work.measure(test, value);
   };
   return (
     <>
@@ -48,7 +48,7 @@ export function MeasureCard({ work, test }: { work: Work; test: MeasureTest }) {
           setText(now);
           setFault(undefined);
         }}
-        onSubmitEditing={() => enter('measured')}
+        onSubmitEditing={enter}
         {...(fault !== undefined && { fault })}
       />
       <View style={styles.row}>
@@ -57,18 +57,34 @@ export function MeasureCard({ work, test }: { work: Work; test: MeasureTest }) {
           label="Measured"
           testID="measure-enter"
           style={styles.grow}
-          onPress={() => enter('measured')}
-        />
-        <Button
-          label="By hand, about"
-          testID="measure-felt"
-          style={styles.grow}
-          onPress={() => enter('felt')}
+          onPress={enter}
         />
       </View>
+      {quantity.quantity === 'temperature' && (
+        <>
+          <Type size="small">Or by hand, power off: the back of a finger first.</Type>
+          <View style={styles.row}>
+            {FELT.map((each) => (
+              <Button
+                key={each}
+                label={FELT_WORDS[each]}
+                testID={`felt-${each}`}
+                style={styles.grow}
+                onPress={() => work.measure(test, feltSpan(quantity, each).about, each)}
+              />
+            ))}
+          </View>
+        </>
+      )}
     </>
   );
 }
+
+const FELT_WORDS: Record<Felt, string> = {
+  cold: 'Cold',
+  warm: 'Warm',
+  hot: 'Too hot to hold',
+};
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },

@@ -5,7 +5,7 @@ import {
   showsKey,
   type ActEvidence,
   type Evidence,
-  type MeasurementEvidence,
+  type Felt,
   type ReadingEvidence,
 } from '../../../core/call/evidence';
 import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
@@ -58,7 +58,7 @@ export interface Work extends Diagnosis {
     jumper?: [ReadingEvidence['from'], ReadingEvidence['to']],
   ) => void;
   look: (look: string, found: boolean) => void;
-  measure: (test: MeasureTest, value: number, how: MeasurementEvidence['how']) => void;
+  measure: (test: MeasureTest, value: number, felt?: Felt) => void;
   act: (part: string, act: ActEvidence['act']) => void;
   /**
    * Enters what the meter showed; what is said both ways comes back as a question.
@@ -172,8 +172,13 @@ export function useWork(callId: string): WorkOpening {
       tell: (source, steps, subject, outcome, jumper) =>
         log('statement', { source, steps, subject, outcome, ...(jumper && { jumper }) }),
       look: (look, found) => log('look', { look, found }),
-      measure: ({ actuator, steps }, value, how) =>
-        log('measurement', { actuator, value, how, ...(steps !== undefined && { steps }) }),
+      measure: ({ actuator, steps }, value, felt) =>
+        log('measurement', {
+          actuator,
+          value,
+          ...(felt === undefined ? { how: 'measured' } : { how: 'felt', felt }),
+          ...(steps !== undefined && { steps }),
+        }),
       act: (part, act) => log('act', { part, act }),
       read,
       takeBack: (names) => log('doubt', { names, reason: 'taken back' }),
