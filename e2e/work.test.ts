@@ -113,3 +113,32 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
   expect(await page.has('keypad')).toBe(false);
   expect(await page.close(SERVER_AWAY)).toEqual([]);
 });
+
+it('proves a repair by what the unit does since, and says when it did not help', async () => {
+  const page = await Browser.open(PHONE);
+  const unit = faultyUnit('coil-burner', 'coil.coil:open');
+  const hands = thumb(page);
+  await work(unit, page, hands, 'Test pantry');
+  const { steps, subject } = unit.complaint;
+  const see = async (outcome: string): Promise<void> => {
+    for (const id of ['tell-more', 'source-seen', `moment-${steps}`, `subject-${subject}`])
+      await page.press(id);
+    await page.press(`outcome-${outcome}`);
+  };
+  for (const id of ['add-act', 'act-part-coil', 'act-replace']) await page.press(id);
+  await page.says('repair-standing', /Half proved/);
+  await see('runs');
+  await page.says('repair-standing', /Repair proved/);
+  await page.says('closing-checks', /No jumper/);
+  await see('off');
+  await page.says('repair-standing', /Still there/);
+  // Before the unit is powered everything has to be so, and is asked for.
+  await page.press('undo');
+  await page.press('undo');
+  await page.says('repair-standing', /Half proved/);
+  await page.says('before-use', /Every wire back on/);
+  await page.press('try-ready');
+  await page.press('try-runs');
+  await page.says('repair-standing', /Repair proved/);
+  expect(await page.close(SERVER_AWAY)).toEqual([]);
+});

@@ -148,7 +148,7 @@ export const coolingUnit: Diagram = {
       actuator: 'suction',
       free: 'below',
       byHand: 'It cannot be moved by hand: at the pressure of the air it must be open.',
-      setPoints: { rising: { at: 60, tolerance: 6 }, falling: { at: 30, tolerance: 5 } },
+      setPoints: { rising: { at: 90, tolerance: 6 }, falling: { at: 50, tolerance: 5 } },
       table: table({ below: [], above: ['1-2'] }),
       panel: 'service',
       where: 'On the suction line',
@@ -165,8 +165,8 @@ export const coolingUnit: Diagram = {
         where: 'On the liquid line',
       },
       { between: ['1', '2'], circuit: 'signal', amps: 0.4, throw: 'NC' },
+      610,
       420,
-      320,
       15,
     ),
     plainLoad(

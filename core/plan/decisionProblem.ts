@@ -134,8 +134,11 @@ export class DecisionProblem {
       if (bits > worth)
         list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits });
     }
-    const wanted = list.filter(({ option }) => this.wants(option));
-    return wanted.length ? wanted : list;
+    // What tells little is looked at only where nothing tells more.
+    const telling = list.filter(({ bits }) => bits > WORTH.bits);
+    const some = telling.length ? telling : list;
+    const wanted = some.filter(({ option }) => this.wants(option));
+    return wanted.length ? wanted : some;
   }
 
   /**

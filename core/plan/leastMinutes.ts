@@ -11,8 +11,8 @@ const MINUTES_PER_BIT = [1.5, 3, 6, 12, 100];
  */
 const WIDTHS: { upTo: number; widths: readonly number[] }[] = [
   { upTo: 12, widths: [16, 8, 4, 2] },
-  { upTo: 30, widths: [10, 4, 2] },
-  { upTo: Infinity, widths: [8, 3] },
+  { upTo: 30, widths: [8, 3, 2] },
+  { upTo: Infinity, widths: [6, 2] },
 ];
 /** Options that are kept for what follows: the most promising, and the quickest at each suspect. */
 const POOL = { best: 40, own: 2 };
