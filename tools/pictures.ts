@@ -40,9 +40,6 @@ const VIEWS: View[] = [
   view('next-reading', PHONE, 'light', `${call(1)}/lid-switch`, 'last-reading', {
     press: ['gate-done'],
   }),
-  view('next-reading-dark', PHONE, 'dark', `${call(2)}/infinite`, 'last-reading', {
-    press: ['gate-done'],
-  }),
   view('by-hand', PHONE, 'light', `${call(0)}/monitor`, 'next-by-hand', {
     press: ['gate-done', 'key-beep'],
   }),
@@ -74,6 +71,13 @@ const VIEWS: View[] = [
       'why',
     ],
   }),
+  view('work-repair', PHONE, 'dark', `${call(8)}/work`, 'before-use', {
+    press: [
+      ...['source-seen', 'moment-thermostat=heat,wait=120', 'subject-valve', 'outcome-off'],
+      ...['add-act', 'act-part-sail-arm', 'act-clean', 'tell-more', 'source-seen'],
+      ...['moment-thermostat=heat,wait=120', 'subject-valve', 'outcome-runs'],
+    ],
+  }),
   view('work-wide', WIDE_WINDOW, 'dark', `${call(1)}/work`, 'suspects'),
   view('diagrams', PHONE, 'light', '/diagrams', 'diagram-wall-oven', {
     press: ['star-gas-furnace'],
@@ -84,7 +88,9 @@ const VIEWS: View[] = [
   view('diagram-wide', WIDE_WINDOW, 'light', '/diagram/electric-dryer', 'running', {
     press: ['bench-power', 'move-timer-heat', 'move-start-pressed', 'move-start-released'],
   }),
-  view('wide', WIDE_WINDOW, 'light', `${call(2)}/infinite`, 'last-reading'),
+  view('wide', WIDE_WINDOW, 'light', `${call(2)}/infinite`, 'last-reading', {
+    press: ['gate-done'],
+  }),
   view('wide-dark', WIDE_WINDOW, 'dark', `${call(3)}/selector`, 'next-reading', {
     press: ['gate-done', 'depth'],
   }),

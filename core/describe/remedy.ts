@@ -1,3 +1,4 @@
+import type { Repair } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { modeOf, type Fault } from '../fault/fault';
@@ -25,6 +26,27 @@ export function remedyFor(diagram: Diagram, fault: Fault): Remedy {
   return limit
     ? { kind: 'replace', says: 'Replace it by the factory part: what stuck once sticks again.' }
     : remedy;
+}
+
+/** What is said to have been done once a remedy was followed. */
+export const DONE_BY: Record<Remedy['kind'], Repair['act']> = {
+  replace: 'replace',
+  clean: 'clean',
+  reconnect: 'reconnect',
+  adjust: 'adjust',
+  'reset-and-watch': 'reset',
+  outside: 'adjust',
+};
+
+/**
+ * What is done about a group that no test tells apart, where it is the same for all of it: then that is done,
+ * and it is read again. Undefined where they want different things.
+ */
+export function oneRemedy(diagram: Diagram, faults: readonly Fault[]): Remedy | undefined {
+  const [first, ...others] = faults.map((each) => remedyFor(diagram, each));
+  // A part that is bought for nothing is no common remedy, and nothing outside the unit is.
+  if (!first || first.kind === 'replace' || first.kind === 'outside') return undefined;
+  return others.every((each) => each.kind === first.kind) ? first : undefined;
 }
 
 /**

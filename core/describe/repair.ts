@@ -47,15 +47,24 @@ const MEANS: Partial<Record<Repair['act'], string>> = {
   'put-back': 'Read what was put back once more, with its wires by the map, then look elsewhere.',
 };
 
-/** How a repair stands, in a headline and what it means. */
+/**
+ * How a repair stands, in a headline and what it means.
+ * @param sure whether nothing else is suspected any more
+ */
 export function sayRepairStanding(
   diagram: Diagram,
   standing: RepairStanding,
   entries: readonly Evidence[],
+  sure: boolean,
 ): { headline: string; means: string } {
   const done = sayRepairs(diagram, standing.repairs);
   switch (standing.kind) {
     case 'proved':
+      if (!sure)
+        return {
+          headline: 'It goes right now',
+          means: `${done}. What went wrong goes right, but little was read that speaks for this part: something else may come and go.`,
+        };
       return {
         headline: 'Repair proved',
         means: `${done}. Every moment that went wrong goes right now.`,

@@ -151,13 +151,28 @@ export class Chapters {
   ): { left: number; share: number } | undefined {
     const wrong = causes.filter((each) => !effectOf(each, 'slow'));
     const touched = wrong.find(
-      (each) => ownerOf(each) === part || (wrong.length === 1 && suspect === part),
+      (each) =>
+        ownerOf(each) === part ||
+        (wrong.length === 1 && suspect === part) ||
+        (act !== 'replace' && this.reaches(each, part)),
     );
     if (!touched) return undefined;
     const share = PUTS_RIGHT[act][modeOf(touched.mode).remedy.kind] ?? 0;
     const left = wrong.filter((each) => each !== touched);
     const place = left.length ? this.byCauses.get(JSON.stringify(left)) : HEALTHY;
     return place === undefined ? undefined : { left: place, share };
+  }
+
+  /** Whether a switch that is not moved and the bracket that should reach it are put right as one. */
+  private reaches(fault: Fault, part: string): boolean {
+    if (!effectOf(fault, 'stands')) return false;
+    const owner = ownerOf(fault);
+    return this.predictor.diagram.parts.some(
+      (each) =>
+        each.kind === 'hardware' &&
+        ((each.id === part && each.serves.includes(owner)) ||
+          (each.id === owner && each.serves.includes(part))),
+    );
   }
 
   /** The same causes with a protector that they have opened put in anew. */

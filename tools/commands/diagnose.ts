@@ -65,7 +65,12 @@ export function diagnose(options: Options): Exit {
     out(`Entries ${one} and ${two} contradict each other: no fault makes both.`);
   out(sayVerdict(diagram, verdict));
   if (findings.repair) {
-    const { headline, means } = sayRepairStanding(diagram, findings.repair, read.value);
+    const { headline, means } = sayRepairStanding(
+      diagram,
+      findings.repair,
+      read.value,
+      verdict.kind === 'repaired',
+    );
     out(`${headline}: ${means}`);
     for (const each of missingOf(diagram, findings.repair)) out(`  ${each}`);
   }

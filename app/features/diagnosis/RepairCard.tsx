@@ -12,10 +12,11 @@ export function RepairCard({ work }: { work: Work }) {
   const repair = work.findings?.repair;
   if (!repair) return null;
   const { diagram } = work.call;
-  const { headline, means } = sayRepairStanding(diagram, repair, work.evidence);
+  const sure = work.findings?.verdict.kind === 'repaired';
+  const { headline, means } = sayRepairStanding(diagram, repair, work.evidence, sure);
   const missing = missingOf(diagram, repair);
   const tone = { proved: 'good', 'half-proved': 'warn', 'still-there': 'bad' } as const;
-  const now = tone[repair.kind];
+  const now = repair.kind === 'proved' && !sure ? 'warn' : tone[repair.kind];
   return (
     <Card ground={`${now}Ground`} edge={now} testID="repair-standing">
       <Type size="title" weight="heavy" tone={now}>
@@ -42,7 +43,7 @@ export function RepairCard({ work }: { work: Work }) {
             <Type weight="strong">Prove {nameOf(diagram, part)} on its own page</Type>
           </RowLink>
         ))}
-      {repair.kind === 'proved' && (
+      {repair.kind === 'proved' && sure && (
         <View testID="closing-checks">
           <Type weight="strong">Before it is handed back</Type>
           {closingChecks(diagram).map((each) => (

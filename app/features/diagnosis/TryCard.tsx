@@ -43,6 +43,9 @@ export function TryCard({ work, test, takes }: Props) {
               <Type key={each}>· {each}</Type>
             ))}
           </View>
+          <Type weight="strong">
+            Then: {sayUse(diagram, test.steps)}; watch: {nameSeen(diagram, test.subject)}.
+          </Type>
           <Button
             look="act"
             icon="check"

@@ -1,5 +1,11 @@
 import { View } from 'react-native';
-import { conditionOf, remedyFor, sayReplacement } from '../../../core/describe/remedy';
+import {
+  conditionOf,
+  DONE_BY,
+  oneRemedy,
+  remedyFor,
+  sayReplacement,
+} from '../../../core/describe/remedy';
 import { sayOhms } from '../../../core/describe/display';
 import { sayTest } from '../../../core/describe/test';
 import { loopShares } from '../../../core/inference/loopShares';
@@ -7,7 +13,8 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import type { ShownSuspect, ShownVerdict } from '../../workers/diagnosis';
-import { capital, nameOf, sayEvidence, sayFaultOf } from '../../../core/describe/unit';
+import { ACT_WORDS, capital, nameOf, sayEvidence, sayFaultOf } from '../../../core/describe/unit';
+import type { Remedy } from '../../../core/fault/mode';
 import type { Work } from './useWork';
 
 /** The verdict, once there is one; nothing while tests are still worth the walk. */
@@ -128,6 +135,9 @@ function Named({
         </Type>
       )}
       {replacement !== undefined && <Type testID="verdict-replacement">{replacement}</Type>}
+      {fault && suspect.id !== undefined && (
+        <Done work={work} id={suspect.id} remedy={remedyFor(diagram, fault)} />
+      )}
       {condition !== undefined && <Type testID="verdict-condition">{condition}</Type>}
       {fault && 'loop' in fault && <Shares work={work} loop={fault.loop} />}
       {causes.length > 0 && (
@@ -142,6 +152,19 @@ function Named({
         </Type>
       )}
     </Card>
+  );
+}
+
+/** Once it is done a new chapter begins: what the unit does then proves it. */
+function Done({ work, id, remedy }: { work: Work; id: string; remedy: Remedy }) {
+  const act = DONE_BY[remedy.kind];
+  return (
+    <Button
+      icon="tool"
+      label={`Done: ${ACT_WORDS[act]}`}
+      testID="remedy-done"
+      onPress={() => work.act(id, act)}
+    />
   );
 }
 
@@ -175,6 +198,11 @@ function Group({
 }) {
   const { diagram } = work.call;
   const [settling] = verdict.settles;
+  const [first] = verdict.suspects;
+  const remedy = oneRemedy(
+    diagram,
+    verdict.suspects.flatMap(({ faults: [fault] }) => fault ?? []),
+  );
   return (
     <Card ground="warnGround" edge="warn" testID="unit-verdict">
       <Type weight="strong">No test that is allowed tells these apart:</Type>
@@ -188,6 +216,14 @@ function Group({
           </Type>
         </View>
       ))}
+      {remedy && first?.id !== undefined && (
+        <>
+          <Type weight="strong" testID="one-remedy">
+            The same is done about all of them, and then it is read again: {remedy.says}
+          </Type>
+          <Done work={work} id={first.id} remedy={remedy} />
+        </>
+      )}
       {settling && (
         <>
           <Type size="small">What would settle it: {sayTest(diagram, settling.test)}</Type>
