@@ -53,6 +53,8 @@ describe('entries of every kind', () => {
       [
         [{ what: 'slept' }, '/body/what'],
         [{ leadOhms: 99 }, '/body/leadOhms'],
+        [{ jumper: ['a.1'] }, '/body/jumper'],
+        [{ jumper: ['a.1', 'b'] }, '/body/jumper'],
       ],
     ],
     stage: [{ stage: 'done' }, [[{ stage: 'lost' }, '/body/stage']]],

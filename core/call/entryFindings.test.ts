@@ -1,4 +1,5 @@
 import { builtIn, LIBRARY } from '../../library/library';
+import type { TerminalRef } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { UnitPredictor } from '../inference/unitPredictor';
 import { beliefState } from '../inference/beliefState';
@@ -150,6 +151,14 @@ describe('other entries beside their diagram', () => {
     expect(inBody('acknowledged', { what: 'wires-off', part: 'timer' })).toEqual([]);
     expect(inBody('acknowledged', { what: 'wires-off' })[0]).toMatch(/^\/body\/part/);
     expect(inBody('acknowledged', { what: 'wires-off', part: 'pump' })).toHaveLength(1);
+    const jumper: [TerminalRef, TerminalRef] = ['timer.L', 'timer.SP'];
+    expect(inBody('acknowledged', { what: 'jumper-on', jumper })).toEqual([]);
+    expect(inBody('acknowledged', { what: 'jumper-off' })).toEqual([]);
+    expect(inBody('acknowledged', { what: 'jumper-on' })[0]).toMatch(/^\/body\/jumper/);
+    expect(
+      inBody('acknowledged', { what: 'jumper-on', jumper: ['timer.L', 'timer.ZZ'] })[0],
+    ).toMatch(/^\/body\/jumper\/1/);
+    expect(inBody('act', { part: 'timer-motor', act: 'replace' })).toEqual([]);
     expect(inBody('doubt', { names: 'a', reason: 'b' })).toEqual([]);
     expect(inBody('stage', { stage: 'done' })).toEqual([]);
   });

@@ -52,6 +52,7 @@ export function diagnose(options: Options): Exit {
       secondLook: secondLook ?? null,
       contradictions,
       pairs: findings.pairs,
+      repair: findings.repair ?? null,
       tests: shown.map((each) => withWords(diagram, each, findings)),
       schools: Object.fromEntries(schools.map((each) => [each.school, each.minutes])),
       moved: Object.fromEntries([...state.moved].map(([id, by]) => [id, Object.fromEntries(by)])),
