@@ -4,6 +4,7 @@ import {
   commonPractice,
   frame,
   handActuator,
+  indoorLine,
   opensOnRise,
   plainLoad,
   plainSwitch,
@@ -29,15 +30,7 @@ export const coolingUnit: Diagram = {
       amps: 30,
       terminals: [{ id: 'L1' }, { id: 'L2' }],
     },
-    {
-      id: 'indoor',
-      name: '24 V from indoors',
-      kind: 'low-voltage-ac',
-      volts: 24,
-      internalOhms: 1.2,
-      amps: 3,
-      terminals: [{ id: 'R' }, { id: 'C' }],
-    },
+    indoorLine,
   ],
   actuators: [
     handActuator('stat', 'Thermostat', 'button', {

@@ -19,6 +19,7 @@ import {
   frame,
   handActuator,
   houseBattery,
+  indoorLine,
   mainsCord,
   neonLamp,
   opensOnRise,
@@ -45,20 +46,11 @@ interface Branch {
   held: string[];
 }
 
-const INDOORS: Supply = {
-  id: 'indoor',
-  name: '24 V from indoors',
-  kind: 'low-voltage-ac',
-  volts: 24,
-  internalOhms: 1.2,
-  amps: 3,
-  terminals: [{ id: 'R' }, { id: 'C' }],
-};
 /** What feeds it, and the watts that one string may draw of it. */
 const SUPPLIES: readonly [Supply, number][] = [
   [mainsCord(15), 900],
   [rangeCord(40), 3000],
-  [INDOORS, 12],
+  [indoorLine, 12],
   [houseBattery, 90],
 ];
 const COLOURS = ['BK', 'RD', 'BU', 'YL', 'OR', 'BN', 'GY', 'VT', 'WH', 'PK'];

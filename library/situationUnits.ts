@@ -5,6 +5,7 @@ import {
   frame,
   handActuator,
   houseBattery,
+  indoorLine,
   mainsCord,
   opensOnRise,
   plainLoad,
@@ -80,6 +81,27 @@ const closesOnRise = (
   prior: commonPractice(2),
 });
 
+const interlockSwitch = (
+  id: string,
+  role: string,
+  positions: Record<'closed' | 'open', 'closed' | 'open'>,
+): SwitchPart =>
+  plainSwitch(
+    {
+      id,
+      name: id,
+      role,
+      actuator: 'door',
+      free: 'open',
+      byHand: 'Press it.',
+      safety: true,
+      panel: 'cover',
+      prior: commonPractice(2),
+    },
+    { circuit: 'control', amps: 12 },
+    positions,
+  );
+
 /** An oven whose monitor sits behind the start switch, which passes the whole current. */
 const interlock = unit({
   id: 'own-interlock',
@@ -93,36 +115,11 @@ const interlock = unit({
   parts: [
     frame('Frame', 'metal'),
     fuse('fuse', 15),
-    plainSwitch(
-      {
-        id: 'primary',
-        name: 'Primary',
-        role: 'opens with the door',
-        actuator: 'door',
-        free: 'open',
-        byHand: 'Press it.',
-        safety: true,
-        panel: 'cover',
-        prior: commonPractice(2),
-      },
-      { circuit: 'control', amps: 12 },
-      { closed: 'closed', open: 'open' },
-    ),
-    plainSwitch(
-      {
-        id: 'monitor',
-        name: 'Monitor',
-        role: 'shorts the line when the door is open and the rest has failed',
-        actuator: 'door',
-        free: 'open',
-        byHand: 'Press it.',
-        safety: true,
-        panel: 'cover',
-        prior: commonPractice(2),
-      },
-      { circuit: 'control', amps: 12 },
-      { closed: 'open', open: 'closed' },
-    ),
+    interlockSwitch('primary', 'opens with the door', { closed: 'closed', open: 'open' }),
+    interlockSwitch('monitor', 'shorts the line when the door is open and the rest has failed', {
+      closed: 'open',
+      open: 'closed',
+    }),
     plainSwitch(
       {
         id: 'starter',
@@ -169,15 +166,7 @@ const cooler = unit({
       amps: 30,
       terminals: [{ id: 'L1' }, { id: 'L2' }],
     },
-    {
-      id: 'indoor',
-      name: '24 V',
-      kind: 'low-voltage-ac',
-      volts: 24,
-      internalOhms: 1,
-      amps: 3,
-      terminals: [{ id: 'R' }, { id: 'C' }],
-    },
+    indoorLine,
   ],
   actuators: [
     handActuator('stat', 'Thermostat', 'button', { off: 'thermostat off', cool: 'calls' }),

@@ -189,6 +189,17 @@ export const rangeCord = (amps: number, name = 'Range cord'): Supply => ({
   terminals: [{ id: 'L1' }, { id: 'L2' }, { id: 'N' }, { id: 'G' }],
 });
 
+/** The control line of an outdoor unit, fed from indoors. */
+export const indoorLine: Supply = {
+  id: 'indoor',
+  name: '24 V from indoors',
+  kind: 'low-voltage-ac',
+  volts: 24,
+  internalOhms: 1.2,
+  amps: 3,
+  terminals: [{ id: 'R' }, { id: 'C' }],
+};
+
 /** The battery of a trailer, charging or not. */
 export const houseBattery: Supply = {
   id: 'battery',

@@ -1,6 +1,7 @@
 import { builtIn } from '../../library/library';
 import type { TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
+import { LID_READING } from '../simulate/lidReading';
 import { powerAndIsolation } from './power';
 import type { LogEntry, ReadingRecord } from './record';
 
@@ -16,20 +17,7 @@ const acknowledged = (body: Extract<LogEntry, { kind: 'acknowledged' }>['body'])
 const statement = (source: 'told' | 'seen'): LogEntry =>
   entry('statement', { source, steps: 'timer=wash', subject: 'timer-motor', outcome: 'off' });
 const reading = (said: string, more: Partial<ReadingRecord> = {}): LogEntry =>
-  entry('reading', {
-    part: 'lid-switch',
-    from: 'lid-switch.A1',
-    to: 'lid-switch.A2',
-    setup: drawnSetup(washer),
-    wiggle: false,
-    lookedAgain: false,
-    function: 'ohm',
-    meter: 'ordinary-auto',
-    leadOhms: 0.2,
-    said,
-    supersedes: [],
-    ...more,
-  });
+  entry('reading', { ...LID_READING, setup: drawnSetup(washer), said, ...more });
 
 describe('power and isolation', () => {
   const safe = acknowledged({ what: 'made-safe' });

@@ -4,6 +4,17 @@ import { nameOfOwner } from './fault';
 
 type Words = Partial<Record<Outcome, string>>;
 
+/** What nobody sees, but for what it makes others do. */
+const AT_WORK: Words = {
+  off: 'does nothing',
+  runs: 'works',
+  hums: 'only hums',
+  weak: 'works weakly',
+  quits: 'works, then quits',
+  cycles: 'works and pauses',
+  chatters: 'chatters',
+};
+
 /** What a load can be seen to do, in the words of who sees it; the commonest first. */
 const BY_LOAD: Record<LoadPart['load'], Words> = {
   heater: {
@@ -34,26 +45,8 @@ const BY_LOAD: Record<LoadPart['load'], Words> = {
     stops: 'stops',
     chatters: 'chatters',
   },
-  coil: {
-    off: 'does nothing',
-    runs: 'works',
-    hums: 'only hums',
-    weak: 'works weakly',
-    quits: 'works, then quits',
-    cycles: 'works and pauses',
-    stops: 'lets go',
-    chatters: 'chatters',
-  },
-  transformer: {
-    off: 'does nothing',
-    runs: 'works',
-    hums: 'only hums',
-    weak: 'works weakly',
-    quits: 'works, then quits',
-    cycles: 'works and pauses',
-    stops: 'stops',
-    chatters: 'chatters',
-  },
+  coil: { ...AT_WORK, stops: 'lets go' },
+  transformer: { ...AT_WORK, stops: 'stops' },
 };
 /** What people do not tell apart from "off" is not offered beside it. */
 const NOT_OFFERED: readonly Outcome[] = ['stops'];

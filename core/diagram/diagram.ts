@@ -40,15 +40,8 @@ export interface Diagram {
   energies?: Energy[];
 }
 
-export const ENERGIES = [
-  'gas',
-  'microwaves',
-  'water',
-  'refrigerant',
-  'stored-charge',
-  'moving-air',
-] as const;
-export type Energy = (typeof ENERGIES)[number];
+export type Energy =
+  'gas' | 'microwaves' | 'water' | 'refrigerant' | 'stored-charge' | 'moving-air';
 
 /** One use of the unit, as steps of `behaviour/step.ts`: "timer=heat,start=pressed". */
 export interface Use {

@@ -28,6 +28,9 @@ const PUTS_RIGHT: Record<Repair['act'], Partial<Record<Remedy['kind'], number>>>
 /** How often a new part is bad, or put in wrong, and has one of its own faults: from memory. */
 const NEW_AND_BAD = 0.02;
 
+/** Whether a protector is whole after it. */
+const putsInAnew = ({ act }: Repair): boolean => act === 'replace' || act === 'reset';
+
 /** How one explanation went through a call: what was wrong, and from which entry on something else. */
 export interface Path {
   /** Places of hypotheses, each from an entry on; the last one is how the unit stands now. */
@@ -80,6 +83,8 @@ export class Chapters {
   private readonly byFaults = new Map<string, number>();
   /** Places by the causes alone, of those that have opened all that they open. */
   private readonly byCauses = new Map<string, number>();
+  /** For each hypothesis the place of the one with the same causes that has opened all that they open. */
+  private readonly opened: Int16Array;
 
   constructor(private readonly predictor: UnitPredictor) {
     const { hypotheses } = predictor;
@@ -89,6 +94,10 @@ export class Chapters {
       const most = hypotheses[this.byCauses.get(key) ?? i]?.faults.length ?? 0;
       if (faults.length >= most) this.byCauses.set(key, i);
     });
+    this.opened = Int16Array.from(
+      hypotheses,
+      ({ causes }) => this.byCauses.get(JSON.stringify(causes)) ?? -1,
+    );
   }
 
   /**
@@ -115,7 +124,9 @@ export class Chapters {
       const hypothesis = this.predictor.hypotheses[now];
       const right = hypothesis && this.putRight(hypothesis, repair);
       if (!right) {
-        add(path, (hypothesis && this.renewed(hypothesis, repair.part)) ?? now, 1);
+        const whole =
+          hypothesis && putsInAnew(repair) ? this.renewed(hypothesis, repair.part) : undefined;
+        add(path, whole ?? now, 1);
         continue;
       }
       const bad = news.length && right.left === HEALTHY ? NEW_AND_BAD : 0;
@@ -132,9 +143,8 @@ export class Chapters {
     if (steps === undefined) return paths;
     return paths.map((path) => {
       const now = nowOn(path);
-      const causes = this.predictor.hypotheses[now]?.causes;
-      const hypothesis = this.byCauses.get(JSON.stringify(causes));
-      if (hypothesis === undefined || hypothesis === now) return path;
+      const hypothesis = this.opened[now] ?? -1;
+      if (hypothesis < 0 || hypothesis === now) return path;
       const { faults = [] } = this.predictor.hypotheses[hypothesis] ?? {};
       const opens = faults.some((each) => {
         const outcome = this.predictor.outcome(now, steps, ownerOf(each));
@@ -216,7 +226,12 @@ export function hypothesesRenewed(
   hypotheses: readonly UnitHypothesis[],
   entries: readonly Evidence[],
 ): UnitHypothesis[] {
-  const renewed = new Set(entries.filter(isRepair).map(({ part }) => part));
+  const renewed = new Set(
+    entries
+      .filter(isRepair)
+      .filter(putsInAnew)
+      .map(({ part }) => part),
+  );
   return [...renewed].flatMap((part) =>
     hypotheses.flatMap((each): UnitHypothesis[] => {
       const faults = withoutOpened(each, part);

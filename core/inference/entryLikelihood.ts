@@ -1,4 +1,4 @@
-import { alike } from './alike';
+import { alike } from '../behaviour/statement';
 import type { Look } from '../diagram/diagram';
 import { findMode, ownerOf, type Fault, type Mode } from '../fault/fault';
 import { displayInterval } from '../meter/meter';

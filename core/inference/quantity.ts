@@ -49,6 +49,20 @@ export interface Span {
   high: number;
 }
 
+/** The set points that one of some faults puts a quantity beyond, and on which side. */
+export function beyondUnder(
+  diagram: Diagram,
+  actuator: string,
+  faults: readonly Fault[],
+): { side: 'below' | 'above'; points: Moved['setPoints'] } | undefined {
+  for (const fault of faults) {
+    if (!('actuator' in fault) || fault.actuator !== actuator) continue;
+    const points = movedBy(diagram, actuator).find(({ id }) => id === fault.beyond)?.setPoints;
+    if (points) return { side: fault.side, points };
+  }
+  return undefined;
+}
+
 /**
  * Where a quantity is under some faults: at its usual value, or beyond the set point that one of them says.
  */
@@ -58,15 +72,12 @@ export function spanUnder(
   usual: number,
   faults: readonly Fault[],
 ): Span {
-  for (const fault of faults) {
-    if (!('actuator' in fault) || fault.actuator !== actuator) continue;
-    const points = movedBy(diagram, actuator).find(({ id }) => id === fault.beyond)?.setPoints;
-    if (!points) continue;
-    return fault.side === 'above'
-      ? { low: points.rising.at, high: Infinity }
-      : { low: -Infinity, high: points.falling.at };
-  }
-  return { low: usual, high: usual };
+  const beyond = beyondUnder(diagram, actuator, faults);
+  if (!beyond) return { low: usual, high: usual };
+  const { rising, falling } = beyond.points;
+  return beyond.side === 'above'
+    ? { low: rising.at, high: Infinity }
+    : { low: -Infinity, high: falling.at };
 }
 
 /**

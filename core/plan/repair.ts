@@ -6,12 +6,12 @@ import {
   type Repair,
   type StatementEvidence,
 } from '../call/evidence';
+import { alike } from '../behaviour/statement';
 import type { ProofStep } from '../call/reading';
 import type { Diagram } from '../diagram/diagram';
 import { switchPosition } from '../diagram/setup';
 import { pairKey } from '../diagram/setupKey';
 import { switches } from '../diagram/terminal';
-import { alike } from '../inference/alike';
 import { HEALTHY } from '../inference/entryLikelihood';
 import type { UnitPredictor } from '../inference/unitPredictor';
 import { proofOf } from './proof';
@@ -51,7 +51,11 @@ export function repairStanding(
     (each, i) => wrong(each) && !after.slice(i + 1).some((later) => isSameRun(each, later)),
   );
   if (still) return { kind: 'still-there', repairs, entry: still.id };
-  const cells = repairs.flatMap((repair) => cellsToProve(predictor.diagram, repair, entries));
+  // What was last done to a part says whether it is read again.
+  const last = new Map(repairs.map((each) => [each.part, each]));
+  const cells = [...last.values()].flatMap((each) =>
+    cellsToProve(predictor.diagram, each, entries),
+  );
   return runs.length || cells.length
     ? { kind: 'half-proved', repairs, runs, cells }
     : { kind: 'proved', repairs };

@@ -9,7 +9,7 @@ import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { pairKey, setupKey } from '../diagram/setupKey';
 import type { Diagram } from '../diagram/diagram';
 import { inBadMoment, type Fault } from '../fault/fault';
-import { movedBy } from '../inference/quantity';
+import { beyondUnder } from '../inference/quantity';
 import { showOhms } from '../meter/meter';
 import { testOf } from '../plan/minutes';
 import type { WayOfWorking } from '../plan/wayOfWorking';
@@ -196,12 +196,12 @@ export function valueUnder(
   causes: readonly Fault[],
   faults: readonly Fault[],
 ): number {
-  for (const fault of faults) {
-    if (!('actuator' in fault) || fault.actuator !== actuator) continue;
-    const points = movedBy(diagram, actuator).find(({ id }) => id === fault.beyond)?.setPoints;
-    if (points && fault.side === 'above')
-      return points.rising.at + BEYOND * points.rising.tolerance;
-    if (points) return points.falling.at - BEYOND * points.falling.tolerance;
+  const beyond = beyondUnder(diagram, actuator, faults);
+  if (beyond) {
+    const { rising, falling } = beyond.points;
+    return beyond.side === 'above'
+      ? rising.at + BEYOND * rising.tolerance
+      : falling.at - BEYOND * falling.tolerance;
   }
   const parsed = parseSteps(diagram, steps ?? '');
   const stand =

@@ -28,13 +28,7 @@ export function MakeSafe({ work, live }: Props) {
             · {caution}
           </Type>
         ))}
-      <Button
-        look="act"
-        icon="check"
-        label="It is dead and proved"
-        testID="made-safe"
-        onPress={work.makeSafe}
-      />
+      <ProvedDead work={work} look="act" />
       {poweredSince && live && (
         <Button
           icon="zap"
@@ -49,3 +43,15 @@ export function MakeSafe({ work, live }: Props) {
     </Card>
   );
 }
+
+/** Says that the unit is dead and proved so, wherever something waits for it. */
+export const ProvedDead = ({ work, look }: { work: Work; look?: 'act' }) => (
+  <Button
+    {...(look && { look })}
+    icon="check"
+    label="It is dead and proved"
+    testID="made-safe"
+    disabled={work.safe}
+    onPress={work.makeSafe}
+  />
+);

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { ProbePair } from '../../ui/ProbePair';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { ProvedDead } from './MakeSafe';
 import type { Work } from './useWork';
 
 interface Props {
@@ -112,14 +113,7 @@ function ClipOn({
         It could start by itself when power comes. The jumper comes off right after this one try; no
         safety is ever bridged.
       </Type>
-      {!work.safe && (
-        <Button
-          icon="check"
-          label="It is dead and proved"
-          testID="made-safe"
-          onPress={work.makeSafe}
-        />
-      )}
+      {!work.safe && <ProvedDead work={work} />}
       <Button
         look="act"
         icon="link"
