@@ -37,7 +37,8 @@ const USAGE = `./yarrix COMMAND
   walk DIAGRAM --fault F [--live] [--json]  from complaint to part on a unit with that fault
   draw DIAGRAM [--steps "..."] [--fault F]... the ladder as an SVG, alive after some steps
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
-  bench engine|diagnosis|proof|server [--json]     how fast and how good, measured in one run
+  bench engine|proof|server [--json]               how fast, measured in one run
+  bench diagnosis [--only UNIT] [--json]           how good the advice is, on every built-in unit
   bench generality [--units N] [--seed N] [--json]  the same on units that are made up, and on poorer diagrams
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken
 

@@ -4,15 +4,16 @@ interface BenchOptions {
   json: boolean;
   units?: string;
   seed?: string;
+  only?: string;
 }
 
-/** `./yarrix bench engine|diagnosis|generality|proof|server [--json]`: how fast and how good, measured in one run. */
+/** `./yarrix bench engine|diagnosis|generality|proof|server`: how fast and how good, measured in one run. */
 export async function bench(
   what: string | undefined,
-  { json, units = '300', seed = '1' }: BenchOptions,
+  { json, units = '300', seed = '1', only }: BenchOptions,
 ): Promise<number> {
   if (what === 'engine') return (await import('./engine')).benchEngine(json);
-  if (what === 'diagnosis') return (await import('./diagnosis')).benchDiagnosis(json);
+  if (what === 'diagnosis') return (await import('./diagnosis')).benchDiagnosis(json, only);
   if (what === 'generality') {
     const [many, first] = [Number(units), Number(seed)];
     if (!Number.isInteger(many) || many < 1 || !Number.isInteger(first))

@@ -12,8 +12,8 @@ import { POLICIES, type Policy } from '../../core/plan/policies';
 import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
 import { beliefState } from '../../core/inference/beliefState';
 import { LIBRARY } from '../../library/library';
-import { EXIT, out, outJson } from '../commands/command';
-import { count, emptyTally, percent, type Tally } from './tally';
+import { BadInput, EXIT, out, outJson } from '../commands/command';
+import { count, emptyTally, percent, shortOf, type Tally } from './tally';
 
 const SEED = 20261125;
 /** How often a reading is nothing of the kind, in the runs with slips. */
@@ -36,6 +36,8 @@ interface OfDiagram {
   hidden: number;
   clean: WorkedTally;
   slips: WorkedTally;
+  /** What did not come to the right part, to be looked at: the fault, and how its call ended. */
+  missed: string[];
   prepareMs: number;
   firstAdviceMs: number;
   medianAdviceMs: number;
@@ -52,16 +54,21 @@ interface Named {
   often: number;
 }
 
-/** `./yarrix bench diagnosis [--json]`: a simulated technician who follows the advice. */
-export function benchDiagnosis(json: boolean): number {
+/**
+ * `./yarrix bench diagnosis [--json] [--only UNIT]`: a simulated technician who follows the advice, on every
+ * built-in diagram or on one.
+ */
+export function benchDiagnosis(json: boolean, only?: string): number {
   const named: Named[] = [];
+  const worked = only === undefined ? LIBRARY : LIBRARY.filter(({ id }) => id === only);
+  if (!worked.length) throw new BadInput(`--only ${only ?? ''}: no built-in diagram has this id`);
   if (!json) {
-    out(`every single fault of every built-in diagram, seed ${SEED}`);
+    out(`every single fault of ${only ?? 'every built-in diagram'}, seed ${SEED}`);
     out(
       'unit                   calls  right  group  cond.   min  tests | with 2 % slips: right+group  cond. | prepare ms  first  median',
     );
   }
-  const diagrams = LIBRARY.map((diagram) => {
+  const diagrams = worked.map((diagram) => {
     const each = ofDiagram(diagram, named);
     if (!json) sayDiagram(each);
     return each;
@@ -78,6 +85,8 @@ export function benchDiagnosis(json: boolean): number {
     outJson({ seed: SEED, slips: SLIPS, diagrams, calibration });
     return EXIT.done;
   }
+  sayAll(diagrams);
+  for (const { id, missed } of diagrams) for (const each of missed) out(`missed: ${id}, ${each}`);
   out(`\nexpected minutes to the verdict, by school: ${Object.keys(POLICIES).join(', ')}`);
   for (const { id, schools } of diagrams)
     out(
@@ -99,6 +108,23 @@ export function benchDiagnosis(json: boolean): number {
         `  from ${from}: ${String(verdicts).padStart(4)} verdicts at ${given.toFixed(3)}, right ${right.toFixed(3)}`,
       );
   return EXIT.done;
+}
+
+function sayAll(diagrams: readonly OfDiagram[]): void {
+  for (const kind of ['clean', 'slips'] as const) {
+    const sum = (of: (each: WorkedTally) => number): number =>
+      diagrams.reduce((all, each) => all + of(each[kind]), 0);
+    const calls = sum((each) => each.calls);
+    out(
+      `${kind === 'clean' ? 'all, without slips' : 'all, with slips'}: ${calls} calls, right or group ${percent(
+        sum((each) => each.right + each.group),
+        calls,
+      )}, condemned ${percent(
+        sum((each) => each.condemned),
+        calls,
+      )}`,
+    );
+  }
 }
 
 function sayDiagram(each: OfDiagram): void {
@@ -130,6 +156,7 @@ function ofDiagram(diagram: Diagram, named: Named[]): OfDiagram {
   const { predictor } = diagnosis;
   const tallies = { clean: empty(), slips: empty() };
   const advice: number[] = [];
+  const missed: string[] = [];
   const complaints = new Map<string, { complaint: StatementEvidence; prior: number }>();
   let firstAdviceMs: number | undefined;
   let hidden = 0;
@@ -156,6 +183,8 @@ function ofDiagram(diagram: Diagram, named: Named[]): OfDiagram {
       const call = workCall(diagnosis, truth, complaint, { chance, slips });
       advice.push((performance.now() - started) / call.entries.length);
       add(tallies[kind], call, truth.suspect);
+      const short = shortOf(call.verdict, (id) => id === truth.suspect);
+      if (short) missed.push(`${kind}: ${JSON.stringify(truth.causes)} ${short}`);
       if (kind === 'slips' && call.verdict.kind === 'named') {
         const { id, probability } = call.verdict.suspect;
         named.push({ given: probability, right: id === truth.suspect, often: truth.prior });
@@ -167,6 +196,7 @@ function ofDiagram(diagram: Diagram, named: Named[]): OfDiagram {
     id: diagram.id,
     hidden,
     ...tallies,
+    missed,
     prepareMs,
     firstAdviceMs: firstAdviceMs ?? 0,
     medianAdviceMs: advice[advice.length >> 1] ?? 0,

@@ -9,7 +9,7 @@ import { workCall } from '../../core/simulate/simulatedCall';
 import { LIBRARY } from '../../library/library';
 import { madeUpUnit } from '../../library/madeUpUnit';
 import { EXIT, out, outJson } from '../commands/command';
-import { count, emptyTally, percent, type Tally } from './tally';
+import { count, emptyTally, percent, shortOf, type Tally } from './tally';
 
 const SLIPS = 0.02;
 /** Faults that are drawn of each unit, and calls of each shortfall. */
@@ -61,7 +61,7 @@ export function benchGenerality(units: number, seed: number, json: boolean): num
     say(found, units);
     for (const [shortfall, tally] of Object.entries(found.poorer))
       out(`${shortfall.padEnd(18)} ${sayTally(tally)}`);
-    for (const each of found.condemned) out(`named wrongly: ${each}`);
+    for (const each of found.condemned) out(`wrongly: ${each}`);
   }
   return EXIT.done;
 }
@@ -114,8 +114,8 @@ function note(
   verdict: ReturnType<typeof workCall>['verdict'],
   rightly: (id: string | undefined) => boolean,
 ): void {
-  if (verdict.kind === 'named' && !rightly(verdict.suspect.id))
-    found.condemned.push(`${where}: ${truth} named as ${verdict.suspect.id ?? ''}`);
+  const short = shortOf(verdict, rightly);
+  if (short && verdict.kind === 'named') found.condemned.push(`${where}: ${truth} ${short}`);
 }
 
 function say({ seed, clean, slips, poorer }: Generality, units: number): void {

@@ -24,5 +24,19 @@ export function count(
     tally.group++;
 }
 
+/** How a call ended that did not come to the right part; undefined where it did. */
+export function shortOf(
+  verdict: UnitVerdict,
+  rightly: (suspect: string | undefined) => boolean,
+): string | undefined {
+  if (verdict.kind === 'named')
+    return rightly(verdict.suspect.id) ? undefined : `named as ${verdict.suspect.id ?? ''}`;
+  if (verdict.kind === 'group')
+    return verdict.suspects.some(({ id }) => rightly(id))
+      ? undefined
+      : `a group without it: ${verdict.suspects.map(({ id }) => id).join(', ')}`;
+  return verdict.kind;
+}
+
 export const percent = (part: number, whole: number): string =>
   `${((100 * part) / Math.max(1, whole)).toFixed(1)} %`;
