@@ -32,17 +32,26 @@ const JUMPS: readonly Mode[] = ['resistive', 'loose', 'poor-connection'];
 /** Place of "nothing wrong" among the hypotheses. */
 export const HEALTHY = 0;
 
-const weighed = new WeakMap<UnitPredictor, Map<string, Float64Array>>();
+/** What was weighed: by the entry itself, which is quick to find, and by what it says. */
+class Weighed {
+  readonly byEntry = new WeakMap<Evidence, Float64Array>();
+  readonly byKey = new Map<string, Float64Array>();
+}
+
+const weighed = new WeakMap<UnitPredictor, Weighed>();
 
 /** Probability of one entry under each hypothesis; of the same entry it is computed once. */
 export function entryLikelihood(predictor: UnitPredictor, evidence: Evidence): Float64Array {
-  const known = weighed.get(predictor) ?? new Map<string, Float64Array>();
+  const known = weighed.get(predictor) ?? new Weighed();
   weighed.set(predictor, known);
+  const before = known.byEntry.get(evidence);
+  if (before) return before;
   const key = evidenceKey(evidence);
   const weights =
-    known.get(key) ??
+    known.byKey.get(key) ??
     Float64Array.from(predictor.hypotheses, (_, i) => weighPlainly(predictor, evidence, i));
-  known.set(key, weights);
+  known.byKey.set(key, weights);
+  known.byEntry.set(evidence, weights);
   return weights;
 }
 

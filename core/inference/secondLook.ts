@@ -54,10 +54,8 @@ export function secondLook(
     if (beeped && suspected >= SUSPECTED && !best)
       best = { entry: entry.id, slip: 'beeper', odds: 1 };
     const rest = without(predictor, entry, probabilities);
-    const asSaid = rest.reduce(
-      (sum, { index, share }) => sum + share * (entryLikelihood(predictor, entry)[index] ?? 0),
-      0,
-    );
+    const weights = entryLikelihood(predictor, entry);
+    const asSaid = rest.reduce((sum, { index, share }) => sum + share * (weights[index] ?? 0), 0);
     if (asSaid >= EXPECTED) return;
     // What is left of it by faults alone.
     const slipped = slipShare(entry.shows, displayInterval(entry.shows, entry.taken));

@@ -43,6 +43,9 @@ export const worthBits = (doubt: number): number => Math.min(WORTH.bits, WORTH.s
 /** Explanations that have become this improbable are left out of what is planned further. */
 const NEGLIGIBLE = 2e-3;
 
+/** Outcomes that a test can have at most: as many as an `Int8Array` tells apart. */
+const OUTCOMES = 128;
+
 /** One outcome of an option: how probable, and where it leads. */
 export interface Branch {
   outcome: number;
@@ -52,11 +55,12 @@ export interface Branch {
 
 /** A call as a problem of decision: explanations, suspects, options, and the rule of the verdict. */
 export class DecisionProblem {
-  private readonly cells: Float64Array;
-  private readonly touched: Int32Array;
-  private count = 0;
-  private readonly totals = new Float64Array(128);
-  private readonly unknown: Float64Array;
+  /** Of one option, by its outcomes: of all suspects, and of one. */
+  private readonly totals = new Float64Array(OUTCOMES);
+  private readonly cells = new Float64Array(OUTCOMES);
+  /** The outcomes that one option has at all. */
+  private readonly outcomes = new Uint8Array(OUTCOMES + 1);
+  private shown = 0;
 
   /**
    * @param suspectOf suspect of each hypothesis
@@ -73,11 +77,7 @@ export class DecisionProblem {
     private readonly nameFrom: Float64Array,
     /** Options that the technician wants to take as long as one of them tells anything. */
     private readonly wants: (option: Option) => boolean = () => true,
-  ) {
-    this.cells = new Float64Array(128 * suspects);
-    this.touched = new Int32Array(128 * suspects);
-    this.unknown = new Float64Array(suspects);
-  }
+  ) {}
 
   /** Probability of each suspect. */
   masses(weights: Float64Array): Float64Array {
@@ -120,17 +120,19 @@ export class DecisionProblem {
 
   /** Options that lead on from a node with what they cost and tell, in the order they came. */
   scored(node: CallState, standing: CallStanding): Scored[] {
-    const now = standing.kind === 'test' ? this.entropy(node.weights) : 0;
+    if (standing.kind === 'own')
+      return node.options
+        .filter((option) => this.speaks(option, standing.suspect, standing.leading))
+        .map((option) => ({
+          option,
+          minutes: this.minutes.from(node.bench, option.cost),
+          bits: 0,
+        }));
     const list: Scored[] = [];
-    const alive = aliveIn(node.weights);
-    const worth = worthBits(now);
+    const doubt = this.doubt(node.weights);
+    const worth = worthBits(doubt.bits);
     for (const option of node.options) {
-      if (standing.kind === 'own') {
-        if (this.speaks(option, standing.suspect, standing.leading))
-          list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits: 0 });
-        continue;
-      }
-      const bits = now - this.expectedEntropy(option, node.weights, alive);
+      const bits = doubt.bits - this.expectedEntropy(option, node.weights, doubt);
       if (bits > worth)
         list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits });
     }
@@ -141,69 +143,108 @@ export class DecisionProblem {
     return wanted.length ? wanted : some;
   }
 
-  /**
-   * Doubt that an option is expected to leave, in bits.
-   * @param alive places of the weights above zero
-   */
-  expectedEntropy(
-    { outcome, found }: Option,
-    weights: Float64Array,
-    alive = aliveIn(weights),
-  ): number {
-    const { totals, suspectOf } = this;
-    this.count = 0;
-    let unknown = 0;
-    let most = found ? 1 : 0;
-    for (const i of alive) {
-      const weight = weights[i] ?? 0;
-      const suspect = suspectOf[i] ?? 0;
-      const which = found ? 1 : (outcome[i] ?? -1);
-      if (which < 0) {
-        this.unknown[suspect] = (this.unknown[suspect] ?? 0) + weight;
-        unknown += weight;
-        continue;
-      }
-      if (which > most) most = which;
-      const share = found ? (found[i] ?? 0) : 1;
-      this.put(which, suspect, weight * share);
-      if (share < 1) this.put(0, suspect, weight * (1 - share));
-    }
-    if (unknown > 0) this.shareUnknown(most, 1 - unknown);
+  /** What every option is weighed against in one place of a call. */
+  private doubt(weights: Float64Array): Doubt {
+    const { suspectOf } = this;
+    // By suspect, so that one with a single explanation left has its part in the doubt whatever is shown.
+    const alive = aliveIn(weights).sort((a, b) => (suspectOf[a] ?? 0) - (suspectOf[b] ?? 0));
+    const ends: number[] = [];
+    const terms = this.masses(weights);
     let bits = 0;
-    for (let k = 0; k < this.count; k++) {
-      const cell = this.touched[k] ?? 0;
-      const mass = this.cells[cell] ?? 0;
-      if (mass > 0) bits -= mass * Math.log2(mass);
-      this.cells[cell] = 0;
+    for (let k = 0; k < alive.length; k++) {
+      const suspect = suspectOf[alive[k] ?? 0] ?? 0;
+      if (suspect === suspectOf[alive[k + 1] ?? -1]) continue;
+      ends.push(k + 1);
+      terms[suspect] = termOf(terms[suspect] ?? 0);
+      bits += terms[suspect];
     }
-    for (let which = 0; which <= most; which++) {
-      const total = totals[which] ?? 0;
-      if (total > 0) bits += total * Math.log2(total);
+    return { alive, ends, terms, bits };
+  }
+
+  /** Doubt that an option is expected to leave, in bits. */
+  expectedEntropy(
+    option: Option,
+    weights: Float64Array,
+    doubt: Doubt = this.doubt(weights),
+  ): number {
+    const { alive, ends, terms } = doubt;
+    const { totals, suspectOf } = this;
+    const { outcome, found } = option;
+    const known = this.total(option, weights, alive);
+    if (known === 0) return doubt.bits;
+    let bits = 0;
+    let from = 0;
+    for (const to of ends) {
+      const first = alive[from] ?? 0;
+      const told = to === from + 1 && !found && (outcome[first] ?? -1) >= 0;
+      bits += told
+        ? (terms[suspectOf[first] ?? 0] ?? 0)
+        : this.partOf(option, weights, alive, from, to, known);
+      from = to;
+    }
+    for (let k = 0; k < this.shown; k++) {
+      const which = this.outcomes[k] ?? 0;
+      bits -= termOf((totals[which] ?? 0) / known);
       totals[which] = 0;
     }
     return bits;
   }
 
-  private put(which: number, suspect: number, weight: number): void {
-    const { cells } = this;
-    const cell = which * this.suspects + suspect;
-    const before = cells[cell] ?? 0;
-    if (before === 0) this.touched[this.count++] = cell;
-    cells[cell] = before + weight;
-    this.totals[which] = (this.totals[which] ?? 0) + weight;
+  /** Adds up what each outcome has of those that can say, and gives how much these are together. */
+  private total(
+    { outcome, found }: Option,
+    weights: Float64Array,
+    alive: readonly number[],
+  ): number {
+    const { totals, outcomes } = this;
+    let shown = found ? 2 : 0;
+    if (found) outcomes.set([0, 1]);
+    let known = 0;
+    for (const i of alive) {
+      const weight = weights[i] ?? 0;
+      const which = found ? 1 : (outcome[i] ?? -1);
+      if (which < 0) continue;
+      known += weight;
+      const share = found ? (found[i] ?? 0) : 1;
+      const before = totals[which] ?? 0;
+      if (before === 0 && !found) outcomes[shown++] = which;
+      totals[which] = before + weight * share;
+      if (found) totals[0] = (totals[0] ?? 0) + weight * (1 - share);
+    }
+    this.shown = shown;
+    return known;
   }
 
-  /** What cannot say is in every outcome as it was. */
-  private shareUnknown(most: number, known: number): void {
-    for (let which = 0; known > 0 && which <= most; which++) {
-      const share = (this.totals[which] ?? 0) / known;
-      if (share === 0) continue;
-      for (let suspect = 0; suspect < this.suspects; suspect++) {
-        const more = this.unknown[suspect] ?? 0;
-        if (more > 0) this.put(which, suspect, more * share);
+  /** One suspect's part in the doubt over all outcomes; what cannot say is in each as all others are. */
+  private partOf(
+    { outcome, found }: Option,
+    weights: Float64Array,
+    alive: readonly number[],
+    from: number,
+    to: number,
+    known: number,
+  ): number {
+    const { cells, totals, outcomes } = this;
+    let unknown = 0;
+    for (let k = from; k < to; k++) {
+      const i = alive[k] ?? 0;
+      const weight = weights[i] ?? 0;
+      const which = found ? 1 : (outcome[i] ?? -1);
+      if (which < 0) {
+        unknown += weight;
+        continue;
       }
+      const share = found ? (found[i] ?? 0) : 1;
+      cells[which] = (cells[which] ?? 0) + weight * share;
+      if (found) cells[0] = (cells[0] ?? 0) + weight * (1 - share);
     }
-    this.unknown.fill(0);
+    let bits = 0;
+    for (let k = 0; k < this.shown; k++) {
+      const which = outcomes[k] ?? 0;
+      bits += termOf((cells[which] ?? 0) + (unknown * (totals[which] ?? 0)) / known);
+      cells[which] = 0;
+    }
+    return bits;
   }
 
   /** Where an option leads, outcome by outcome. */
@@ -279,6 +320,20 @@ export class DecisionProblem {
     });
   }
 }
+
+/** What is the same for all options in one place of a call. */
+interface Doubt {
+  /** Places of the weights above zero, by suspect, and where the places of each suspect end. */
+  alive: readonly number[];
+  ends: readonly number[];
+  /** The part of each suspect in the doubt. */
+  terms: Float64Array;
+  /** Doubt between suspects. */
+  bits: number;
+}
+
+/** The part of one probability in the doubt, in bits. */
+const termOf = (mass: number): number => (mass > 0 ? -mass * Math.log2(mass) : 0);
 
 /** Places of the weights above zero: deep in a call only few are left. */
 function aliveIn(weights: Float64Array): number[] {

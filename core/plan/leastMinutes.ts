@@ -27,12 +27,12 @@ export function choices(
   decision: DecisionProblem,
   node: CallState,
   standing: CallStanding = decision.standing(node),
+  scored: readonly Scored[] = decision.scored(node, standing),
 ): Choice[] {
   if (standing.kind === 'named') return [];
   const left = node.weights.reduce((sum, each) => sum + Number(each > 0), 0);
   const widths = WIDTHS.find((each) => left <= each.upTo)?.widths ?? [];
   const [width = 1, ...deeper] = widths;
-  const scored = decision.scored(node, standing);
   const from = { ...node, options: pool(decision, node, scored) };
   const search = new Search(decision, bestPrice(decision, from));
   return search
@@ -43,10 +43,13 @@ export function choices(
 
 /** The price of a bit with which the plainest way of working comes to a verdict soonest. */
 function bestPrice(decision: DecisionProblem, node: CallState): number {
+  const scored = decision.scored(node, decision.standing(node));
   let best = 0;
   let least = Infinity;
   for (const perBit of MINUTES_PER_BIT) {
-    const minutes = new Search(decision, perBit).toGo(node, []);
+    const search = new Search(decision, perBit);
+    const [first] = search.promising(scored, 1);
+    const minutes = first ? search.following(node, first, [], least) : 0;
     if (minutes < least) [best, least] = [perBit, minutes];
   }
   return best;
@@ -55,7 +58,7 @@ function bestPrice(decision: DecisionProblem, node: CallState): number {
 function pool(decision: DecisionProblem, node: CallState, scored: readonly Scored[]): Option[] {
   const kept = new Set<Option>();
   for (const perBit of MINUTES_PER_BIT)
-    for (const { option } of new Search(decision, perBit).promising([...scored], POOL.best))
+    for (const { option } of new Search(decision, perBit).promising(scored, POOL.best))
       kept.add(option);
   const own = new Uint8Array(decision.suspects);
   const quickest = node.options
@@ -107,13 +110,13 @@ class Search {
   }
 
   /** The options that look best one step ahead: what they cost, and the doubt they take at its price. */
-  promising(scored: Scored[], width: number): readonly Scored[] {
+  promising(scored: readonly Scored[], width: number): readonly Scored[] {
     const price = ({ minutes, bits }: Scored): number => minutes - this.perBit * bits;
     if (width === 1) {
       let best: Scored | undefined;
       for (const each of scored) if (!best || price(each) < price(best)) best = each;
       return best ? [best] : [];
     }
-    return scored.sort((a, b) => price(a) - price(b)).slice(0, width);
+    return [...scored].sort((a, b) => price(a) - price(b)).slice(0, width);
   }
 }

@@ -40,8 +40,8 @@ export function choose(
   node: CallState,
   standing: CallStanding,
   distance: Distance,
+  scored: readonly Scored[] = decision.scored(node, standing),
 ): Scored | undefined {
-  const scored = decision.scored(node, standing);
   if (standing.kind === 'own') return least(scored, (each) => each.minutes);
   const { weights } = node;
   const masses = decision.masses(weights);

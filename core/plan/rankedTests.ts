@@ -1,4 +1,4 @@
-import type { DecisionProblem, CallState, CallStanding } from './decisionProblem';
+import type { CallStanding, CallState, DecisionProblem, Scored } from './decisionProblem';
 import { choices, type Choice } from './leastMinutes';
 import { choose, expectedMinutes, POLICIES, type Distance, type Policy } from './policies';
 
@@ -14,8 +14,9 @@ export function rankedBy(
   distance: Distance,
 ): Choice[] {
   if (school === 'least') return leastFirst(decision, root, standing, distance);
-  const best = choices(decision, root, standing);
-  const first = firstOf(school, decision, root, standing, distance);
+  const scored = decision.scored(root, standing);
+  const best = choices(decision, root, standing, scored);
+  const first = firstOf(school, decision, root, standing, distance, scored);
   return first ? [first, ...best.filter((each) => each.option !== first.option)] : best;
 }
 
@@ -45,10 +46,11 @@ function leastFirst(
   distance: Distance,
 ): Choice[] {
   if (standing.kind === 'named') return [];
+  const scored = decision.scored(root, standing);
   const schools = NEAR_LEAST.flatMap(
-    (school) => firstOf(school, decision, root, standing, distance) ?? [],
+    (school) => firstOf(school, decision, root, standing, distance, scored) ?? [],
   );
-  return [...choices(decision, root, standing), ...schools]
+  return [...choices(decision, root, standing, scored), ...schools]
     .sort((a, b) => a.expected - b.expected)
     .filter((each, i, all) => all.findIndex((one) => one.option === each.option) === i);
 }
@@ -60,8 +62,9 @@ function firstOf(
   root: CallState,
   standing: CallStanding,
   distance: Distance,
+  scored: readonly Scored[],
 ): Choice | undefined {
-  const first = choose(school, decision, root, standing, distance);
+  const first = choose(school, decision, root, standing, distance, scored);
   if (!first) return undefined;
   const expected = decision
     .branches(root, first.option)
