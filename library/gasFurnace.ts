@@ -265,7 +265,7 @@ export const gasFurnace: Diagram = {
       contacts: [{ id: 'a-b', between: ['a', 'b'], circuit: 'control', amps: 0.5, throw: 'NO' }],
       actuator: 'draft',
       free: 'below',
-      byHand: 'Draw gently on the hose with your mouth, never blow.',
+      byHand: 'Draw gently on the hose with a hand pump or a syringe: never by mouth, never blow.',
       setPoints: { rising: { at: 0.65, tolerance: 0.05 }, falling: { at: 0.5, tolerance: 0.05 } },
       safety: true,
       table: table({ below: [], above: ['a-b'] }),

@@ -24,7 +24,7 @@ export const trailerFurnace: Diagram = {
     thermostat: 'off',
     'blower-relay': 'idle',
     'valve-relay': 'idle',
-    air: 'still',
+    air: 0,
     chamber: 70,
   },
   frame: 'frame.F',
@@ -38,14 +38,26 @@ export const trailerFurnace: Diagram = {
     relayActuator('valve-relay', 'Valve relay', 'valve relay'),
     {
       id: 'air',
-      name: 'Air of the blower',
-      kind: 'driven',
-      by: 'blower',
-      rest: 'still',
-      running: 'blowing',
-      positions: [
-        { id: 'still', name: 'blower still' },
-        { id: 'blowing', name: 'blower at speed' },
+      name: 'Air at the sail',
+      kind: 'quantity',
+      quantity: 'airflow',
+      unit: '% of full air',
+      driven: { by: 'blower', to: 100, seconds: 1 },
+      conditions: [
+        {
+          beyond: 'sail',
+          side: 'below',
+          says: 'too little air',
+          causes: [
+            'a weak battery or converter: read the volts at the blower while it runs',
+            'closed or crushed ducts',
+            'a blocked return or intake',
+            'lint on the blower wheel, or a worn motor',
+          ],
+          action:
+            'The switch is right: bring the blower its full volts and free the air, and watch the sail again.',
+          prior: commonPractice(3),
+        },
       ],
     },
     {
@@ -112,7 +124,7 @@ export const trailerFurnace: Diagram = {
       kind: 'board',
       terminals: [{ id: 'P' }, { id: 'M' }, { id: 'T' }, { id: 'S' }],
       inputs: [
-        { id: 'power', between: ['P', 'M'], ohms: { low: 60, high: 300 }, fedFrom: 9 },
+        { id: 'power', between: ['P', 'M'], ohms: { low: 60, high: 300 }, fedFrom: 6.5 },
         { id: 'heat', between: ['T', 'M'], ohms: { low: 200, high: 1500 }, fedFrom: 6 },
         { id: 'sail', between: ['S', 'M'], ohms: { low: 200, high: 1500 }, fedFrom: 6 },
       ],
@@ -210,10 +222,11 @@ export const trailerFurnace: Diagram = {
       terminals: [{ id: 'COM' }, { id: 'NO' }],
       contacts: [{ id: 'NO', between: ['COM', 'NO'], circuit: 'control', amps: 0.6, throw: 'NO' }],
       actuator: 'air',
-      free: 'still',
+      free: 'below',
+      setPoints: { rising: { at: 75, tolerance: 8 }, falling: { at: 60, tolerance: 8 } },
       byHand: 'Lift the sail gently with a finger; its arm is never bent.',
       safety: true,
-      table: table({ still: [], blowing: ['NO'] }),
+      table: table({ below: [], above: ['NO'] }),
       panel: 'core',
       where: 'Beside the blower wheel',
     },
@@ -235,6 +248,8 @@ export const trailerFurnace: Diagram = {
       prior: commonPractice(2),
       kind: 'load',
       load: 'motor',
+      // It has brushes: it turns on little, and slowly.
+      startsFrom: 0.3,
       terminals: [{ id: 'p' }, { id: 'm' }],
       elements: [
         {

@@ -13,7 +13,7 @@ export type Doing = 'runs' | 'weak' | 'hums' | 'off';
 /** Everything of a unit that a moment leaves to the next. */
 export interface Machine {
   setup: Setup;
-  /** Motors that turn. */
+  /** Motors that turn, and coils that have pulled in. */
   turning: Set<string>;
   /** Motors that are fed and do not turn, and so take far more. */
   stalled: Set<string>;
@@ -38,9 +38,13 @@ export interface Solved {
   inputs: Map<string, string>;
 }
 
-/** A load works from this share of its volts on, and does so weakly from the lower one: from memory. */
+/**
+ * A load works from this share of its volts on, and does so weakly from the lower one; a coil that has pulled
+ * in holds down to its own. From memory.
+ */
 const RUNS_FROM = 0.75;
 const WEAK_FROM = 0.3;
+const HOLDS_FROM = 0.5;
 /** A start winding turns the rotor from this share of its volts on: from memory. */
 const STARTS_FROM = 0.5;
 /** A board that senses a contact takes less than this for closed: from memory. */
@@ -162,12 +166,17 @@ function loadAt(
     else most = Math.max(most, share);
   }
   const turns = machine.turning.has(part.id);
-  const fed: Doing = most >= RUNS_FROM ? 'runs' : most >= WEAK_FROM ? 'weak' : 'off';
+  const { startsFrom = RUNS_FROM } = part;
+  const { holdsFrom = Math.min(HOLDS_FROM, startsFrom) } = part;
+  const runsFrom = part.load !== 'coil' ? RUNS_FROM : turns ? holdsFrom : startsFrom;
+  const fed: Doing = most >= runsFrom ? 'runs' : most >= WEAK_FROM ? 'weak' : 'off';
   const motor = part.load === 'motor';
   const seized = hasEffect(faults, part.id, 'held');
   const starts =
-    (part.startsWith === undefined || start >= STARTS_FROM) && !machine.stalled.has(part.id);
-  const stands = motor && fed !== 'off' && (seized || (!turns && !(fed === 'runs' && starts)));
+    most >= startsFrom &&
+    (part.startsWith === undefined || start >= STARTS_FROM) &&
+    !machine.stalled.has(part.id);
+  const stands = motor && fed !== 'off' && (seized || (!turns && !starts));
   solved.doing.set(part.id, stands ? 'hums' : fed);
   solved.power.set(part.id, stands ? 0 : most * most);
 }
@@ -198,7 +207,7 @@ function inputsAt(
 }
 
 /**
- * What follows at once from the circuit: motors start or stop, driven actuators move, and so do
+ * What follows at once from the circuit: motors start or stop, coils pull in, driven actuators move, and so do
  * switches whose quantity stands beyond a set point.
  * @returns whether anything changed
  */
@@ -210,8 +219,10 @@ export function follow(
 ): boolean {
   let changed = false;
   for (const part of diagram.parts) {
-    if (part.kind !== 'load' || part.load !== 'motor') continue;
+    if (part.kind !== 'load') continue;
     const doing = solved.doing.get(part.id);
+    if (part.load === 'coil') changed = put(machine.turning, part.id, doing === 'runs') || changed;
+    if (part.load !== 'motor') continue;
     changed = put(machine.turning, part.id, doing === 'runs' || doing === 'weak') || changed;
     changed = put(machine.stalled, part.id, doing === 'hums') || changed;
   }

@@ -141,10 +141,11 @@ function runStep(
     }
     const moment = momentOf(diagram, machine, faults, solved, clocks.now);
     const last = moments.at(-1);
-    if (!last || differs(last, moment)) {
-      moments.push(moment);
+    const changed = !last || differs(last, moment);
+    if (changed) moments.push(moment);
+    // A quantity that has come to a set point stands there, though its switch may be stuck.
+    if (changed || passed(stands.at(-1)?.machine, machine))
       stands.push({ at: clocks.now, machine: standing(machine), loads: moment.loads });
-    }
     found = cycle.see(moment);
     // A step that was given its time is watched for all of it, going round or not.
     if (found && step.lasts === undefined) {
@@ -239,6 +240,9 @@ function momentOf(
     boards: Object.fromEntries(machine.boards),
   };
 }
+
+const passed = (before: Machine | undefined, now: Machine): boolean =>
+  [...now.positions].some(([id, at]) => before?.positions.get(id) !== at);
 
 const differs = (one: Moment, two: Moment): boolean =>
   JSON.stringify({ ...one, at: 0, quantities: 0 }) !==

@@ -159,11 +159,12 @@ function goal(
   return { value: rest + further, seconds: driven.seconds };
 }
 
+/** How far a load drives what it drives: by its power, a motor fully unless its volts are low, and then by these. */
 function share(solved: Solved, load: string, machine: Machine): number {
-  if (machine.turning.has(load)) return 1;
-  return solved.doing.get(load) === 'runs' || solved.doing.get(load) === 'weak'
-    ? (solved.power.get(load) ?? 0)
-    : 0;
+  const power = solved.power.get(load) ?? 0;
+  const doing = solved.doing.get(load);
+  if (machine.turning.has(load)) return doing === 'weak' ? Math.sqrt(power) : 1;
+  return doing === 'runs' || doing === 'weak' ? power : 0;
 }
 
 const restOf = (diagram: Diagram, id: string): number => {

@@ -207,6 +207,12 @@ export interface LoadPart extends PartBase {
   elements: LoadElement[];
   /** Motor: the winding that it needs to start, besides the others. */
   startsWith?: string;
+  /**
+   * Share of its volts from which on a coil pulls in and a motor turns from standstill, and down to which a
+   * coil that has pulled in holds; usual ones where nothing is said (`behaviour/machine.ts`).
+   */
+  startsFrom?: number;
+  holdsFrom?: number;
   /** Transformer: its primary and secondary; their rated volts give the ratio. */
   windings?: { primary: string; secondary: string };
 }

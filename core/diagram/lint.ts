@@ -200,6 +200,13 @@ function lintElements(part: LoadPart, path: string, error: Report): void {
     ['windings/primary', part.windings?.primary],
     ['windings/secondary', part.windings?.secondary],
   ];
+  const { load, startsFrom, holdsFrom } = part;
+  if (startsFrom !== undefined && load !== 'coil' && load !== 'motor')
+    error(`${path}/startsFrom`, `only a coil pulls in and a motor starts; ${part.id} is a ${load}`);
+  if (holdsFrom !== undefined && load !== 'coil')
+    error(`${path}/holdsFrom`, `only a coil holds; ${part.id} is a ${load}`);
+  else if (holdsFrom !== undefined && holdsFrom > (startsFrom ?? 1))
+    error(`${path}/holdsFrom`, `${part.id} lets go no higher than where it pulls in`);
   for (const [at, id] of named) {
     if (id !== undefined && !elements.includes(id))
       error(`${path}/${at}`, `${part.id} has no element "${id}"; it has ${elements.join(', ')}`);

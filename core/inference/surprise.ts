@@ -1,4 +1,10 @@
-import { evidenceKey, placeKey, sinceRepair, type Evidence } from '../call/evidence';
+import {
+  evidenceKey,
+  placeKey,
+  sinceRepair,
+  type Evidence,
+  type ReadingEvidence,
+} from '../call/evidence';
 import { displayInterval } from '../meter/meter';
 import { splitRef } from '../diagram/terminal';
 import type { BeliefState, Misfit } from './beliefState';
@@ -35,18 +41,29 @@ export function misfit(
   );
   const mass = own.reduce((sum, each) => sum + each, 0);
   const said = entries.map((entry, at) => `${sinceRepair(entries.slice(0, at))} ${placeOf(entry)}`);
+  const times = entries.map((entry, at) => {
+    const anything = byAnything(entry);
+    if (anything === undefined || isOfBefore(entries, at)) return 0;
+    const weights = weightsOnPaths(predictor, paths, entry, at);
+    const fits = own.reduce((sum, share, i) => sum + share * (weights[i] ?? 0), 0) / mass;
+    return anything / Math.max(1e-12, fits);
+  });
   let least: { entry: Evidence; times: number; stands: boolean } | undefined;
   entries.forEach((entry, at) => {
-    const anything = byAnything(entry);
-    if (anything === undefined) return;
+    if ((times[at] ?? 0) <= (least?.times ?? SURPRISING)) return;
     const others = entries.filter((_, k) => k !== at && said[k] === said[at]);
     const stands = others.some((each) => evidenceKey(each) === evidenceKey(entry));
     if (others.length && !stands) return;
-    if (isOfBefore(entries, at)) return;
-    const weights = weightsOnPaths(predictor, paths, entry, at);
-    const fits = own.reduce((sum, share, i) => sum + share * (weights[i] ?? 0), 0) / mass;
-    const times = anything / Math.max(1e-12, fits);
-    if (times > (least?.times ?? SURPRISING)) least = { entry, times, stands };
+    // Taken in another way since, it showed what fits: that is what it is, and this was a slip twice.
+    const other = entry.kind === 'reading' ? placeKey(otherWay(entry)) : undefined;
+    const fits = entries.some(
+      (each, k) =>
+        k > at &&
+        each.kind === 'reading' &&
+        placeKey(each) === other &&
+        (times[k] ?? 0) <= SURPRISING,
+    );
+    if (!fits) least = { entry, times: times[at] ?? 0, stands };
   });
   if (!least) return undefined;
   const weights = entryLikelihood(predictor, least.entry);
@@ -57,6 +74,12 @@ export function misfit(
   });
   return { entry: least.entry.id, wouldTake, stands: least.stands };
 }
+
+/** The same two points with the wires moved, or left alone where they were moved before. */
+export const otherWay = (reading: ReadingEvidence): ReadingEvidence => ({
+  ...reading,
+  wiggle: !reading.wiggle,
+});
 
 /** Whether an entry was read at a part that was repaired since: it cannot be taken again. */
 function isOfBefore(entries: readonly Evidence[], at: number): boolean {

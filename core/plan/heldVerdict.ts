@@ -1,4 +1,5 @@
 import { placeKey, type Evidence, type ReadingEvidence } from '../call/evidence';
+import { splitRef } from '../diagram/terminal';
 import type { Mode } from '../fault/fault';
 import {
   readingsFor,
@@ -9,7 +10,7 @@ import {
 } from '../inference/beliefState';
 import { onceMore, secondLook, type SecondLook } from '../inference/secondLook';
 import { movedByQuantity, setPointsMissing } from '../inference/setPoints';
-import { misfit } from '../inference/surprise';
+import { misfit, otherWay } from '../inference/surprise';
 import type { UnitPredictor } from '../inference/unitPredictor';
 import type { Advice, UnitPlanner } from './unitPlanner';
 import type { UnitTest } from './unitTests';
@@ -49,6 +50,8 @@ export function heldVerdict(
     (odd && readAgain(entries, odd));
   if (again) return { now: open('second-look'), secondLook: again };
   if (beside?.kind === 'confirm') return { now: open('another-way', beside.test) };
+  const other = odd && !beside && inOtherWay(entries, odd.entry);
+  if (other) return { now: open('another-way', other) };
   if (odd && !beside) return { now: { verdict: { kind: 'surprise', misfit: odd }, tests: [] } };
   const blocked = named && blockedBy(predictor, entries, named);
   if (!blocked) return undefined;
@@ -77,14 +80,21 @@ function besideOddOne(
   if (new Set(places).size > 1) return { kind: 'read-in-several' };
   const read = own.find((each): each is ReadingEvidence => isCold(each));
   if (!read) return undefined;
-  const other = { ...read, wiggle: !read.wiggle };
+  const other = inOtherWay(entries, read.id);
+  return other && { kind: 'confirm', test: other };
+}
+
+/** A cold reading taken with the wires moved, or not moved this time; undefined where that was done. */
+function inOtherWay(entries: readonly Evidence[], id: string): UnitTest | undefined {
+  const read = entries.find((each) => each.id === id);
+  if (!isCold(read)) return undefined;
+  const other = otherWay(read);
   const taken = entries.some(
     (each) => each.kind === 'reading' && placeKey(each) === placeKey(other),
   );
   const { from, to, setup, wiggle } = other;
-  return taken
-    ? undefined
-    : { kind: 'confirm', test: { kind: 'ohm', reach: 'own', from, to, setup, wiggle } };
+  const reach = splitRef(from).part === splitRef(to).part ? 'own' : 'through';
+  return taken ? undefined : { kind: 'ohm', reach, from, to, setup, wiggle };
 }
 
 const isCold = (entry: Evidence | undefined): entry is ReadingEvidence =>
