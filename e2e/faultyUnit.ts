@@ -172,6 +172,7 @@ export class FaultyUnit {
         const value = Number(
           valueUnder(diagram, actuator, steps, this.truth, this.truth).toFixed(2),
         );
+        if (steps !== undefined) await hands.press('try-ready');
         await page.fill('measured', String(value));
         await hands.press('measure-enter');
         const when = steps === undefined ? {} : { steps };

@@ -5,10 +5,12 @@ import { UnitPredictor } from '../../core/inference/unitPredictor';
 import { atRest } from '../../core/behaviour/machine';
 import { standAfter } from '../../core/behaviour/run';
 import { parseSteps } from '../../core/behaviour/step';
-import { UseRuns } from '../../core/behaviour/useRuns';
+import { PLUGGED_IN, UseRuns } from '../../core/behaviour/useRuns';
 import { drawnShowing, showingOf, type Showing } from '../../core/drawing/showing';
 import type { Diagram } from '../../core/diagram/diagram';
+import { clampedLoad } from '../../core/diagram/clampedLoad';
 import { switches } from '../../core/diagram/terminal';
+import { clampBand } from '../../core/inference/current';
 import { proofOf } from '../../core/plan/proof';
 import type { Fault } from '../../core/fault/fault';
 import { HEALTHY, entryLikelihood } from '../../core/inference/entryLikelihood';
@@ -176,7 +178,7 @@ function testShown({ planner }: Found, advice: Advice, entries: readonly Evidenc
   };
 }
 
-/** What a good unit shows of a test; nothing of what is not read with a meter. */
+/** What a good unit shows of a test; nothing of what is read with no meter. */
 function goodAt(predictor: UnitPredictor, test: UnitTest | undefined): GoodShown | undefined {
   switch (test?.kind) {
     case 'ohm':
@@ -187,6 +189,11 @@ function goodAt(predictor: UnitPredictor, test: UnitTest | undefined): GoodShown
     case 'volt': {
       const volts = predictor.volts(test.steps, test.from, test.to)(HEALTHY);
       return volts === undefined ? undefined : { kind: 'volts', volts };
+    }
+    case 'measure': {
+      if (!clampedLoad(predictor.diagram, test.actuator)) return undefined;
+      const amps = predictor.amps(test.steps ?? PLUGGED_IN, test.actuator)(HEALTHY);
+      return amps === undefined ? undefined : { kind: 'amps', ...clampBand(amps) };
     }
     default:
       return undefined;

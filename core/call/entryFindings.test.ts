@@ -26,6 +26,23 @@ const inBody = <K extends keyof Records>(kind: K, body: Records[K]): string[] =>
     ({ path, message }) => `${path}: ${message}`,
   );
 
+describe('the current of a load beside its diagram', () => {
+  const measured = (actuator: string, value: number, steps?: string): string[] =>
+    inBody('measurement', { actuator, value, how: 'measured', ...(steps && { steps }) });
+
+  it('is taken of a motor that was brought to run', () => {
+    expect(measured('drive', 4.2, 'timer=spin')).toEqual([]);
+  });
+
+  it('says what is missing or cannot be', () => {
+    expect(measured('drive', 4.2)).toEqual([expect.stringMatching(/steps: .*read live/)]);
+    expect(measured('drive', -1, 'timer=spin')).toEqual([expect.stringMatching(/value: /)]);
+    expect(measured('lid-switch', 1, 'timer=spin')).toEqual([
+      expect.stringMatching(/no quantity, heater or motor "lid-switch"; .*drive/),
+    ]);
+  });
+});
+
 describe('a reading beside its diagram', () => {
   it('is taken when everything in it is there', () => {
     expect(inReading({})).toEqual([]);

@@ -1,5 +1,6 @@
 import { outcomesOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
+import { clampedLoad } from '../diagram/clampedLoad';
 import type { Actuator, Diagram, TerminalRef } from '../diagram/diagram';
 import type { Finding } from '../diagram/lint';
 import { feeds, positionsOf, type QuantityState, type Setup } from '../diagram/setup';
@@ -70,8 +71,16 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
     case 'measurement': {
       const { actuator, steps, felt, how } = entry.body;
       const known = diagram.actuators.flatMap(({ id, kind }) => (kind === 'quantity' ? [id] : []));
-      if (!known.includes(actuator))
-        report('/actuator', `there is no quantity "${actuator}"; ${oneOf(known)}`);
+      const loads = diagram.parts.flatMap(({ id }) => (clampedLoad(diagram, id) ? [id] : []));
+      if (loads.includes(actuator)) {
+        if (steps === undefined)
+          report('/steps', 'a current is read live: say what the unit had been brought to do');
+        if (entry.body.value < 0) report('/value', 'a clamp shows no current below 0 A');
+      } else if (!known.includes(actuator))
+        report(
+          '/actuator',
+          `there is no quantity, heater or motor "${actuator}"; ${oneOf([...known, ...loads])}`,
+        );
       if (steps !== undefined) unless('/steps', parseSteps(diagram, steps));
       const moved = diagram.actuators.find(({ id }) => id === actuator);
       const isHeat = moved?.kind === 'quantity' && moved.quantity === 'temperature';

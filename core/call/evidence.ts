@@ -80,12 +80,13 @@ export const sinceRepair = (entries: readonly Evidence[], part?: string): number
 export const FELT = ['cold', 'warm', 'hot'] as const;
 export type Felt = (typeof FELT)[number];
 
-/** A quantity that moves switches, as it was found: never taken for granted. */
+/** A quantity that moves switches, or the current of a load, as it was found: never taken for granted. */
 export interface MeasurementEvidence {
   kind: 'measurement';
   id: string;
+  /** The quantity, or the heater or motor that a clamp was put around a wire of. */
   actuator: string;
-  /** In the actuator's own unit; about so, where a hand felt it. */
+  /** In the actuator's own unit, a current in ampere; about so, where a hand felt it. */
   value: number;
   /** What a hand says, which is no number. */
   felt?: Felt;

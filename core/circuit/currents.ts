@@ -1,8 +1,19 @@
 import type { Diagram } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import type { Fault } from '../fault/fault';
-import { buildNetwork, type Edge } from './network';
+import { buildNetwork, type Edge, type Network } from './network';
 import { NodalAnalysis } from './nodalAnalysis';
+
+/** The current of a part in a solved circuit, in ampere: of its winding, element or contact that carries most. */
+export function ampsOf({ edges }: Network, solved: NodalAnalysis, owner: string): number {
+  let most = 0;
+  edges.forEach((edge, i) => {
+    if (edge.owner !== owner) return;
+    const [ac, dc] = [solved.current(i, 'ac'), solved.current(i, 'dc')];
+    most = Math.max(most, Math.hypot(ac.re, ac.im) + Math.abs(dc.re));
+  });
+  return most;
+}
 
 /** What flows in one way through the unit: a load's element, a contact, a wire, a supply's leg. */
 export interface Current {

@@ -23,6 +23,9 @@ export function sayDisplay(display: Display): string {
   }
 }
 
+/** Ampere as a clamp would show them. */
+export const sayAmps = (amps: number): string => `${Number(amps.toPrecision(3))} A`;
+
 /** Volts as a meter would show them. */
 export const sayVolts = (volts: number): string =>
   volts < 1 ? `${Math.round(volts * 1000)} mV` : `${Number(volts.toPrecision(3))} V`;

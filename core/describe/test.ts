@@ -18,7 +18,9 @@ export function sayTest(diagram: Diagram, test: UnitTest): string {
     case 'measure': {
       const when = test.steps === undefined ? '' : ` after ${steps(test.steps)}`;
       const quantity = quantityOf(diagram, test.actuator);
-      return `measure ${quantity?.name.toLowerCase() ?? test.actuator} by ${INSTRUMENT[quantity?.quantity ?? 'temperature']}${when}`;
+      if (!quantity)
+        return `live: current of ${name(test.actuator)}, a clamp around one of its wires put on dead${when}`;
+      return `measure ${quantity.name.toLowerCase()} by ${INSTRUMENT[quantity.quantity]}${when}`;
     }
     case 'volt':
       return `live: volts ${between(test.from, test.to)}, clipped on dead, then ${steps(test.steps)}`;

@@ -4,7 +4,7 @@ import type { Diagram } from '../diagram/diagram';
 import { quantityOf } from '../inference/quantity';
 import { sayDoing, sayOutcome } from './outcome';
 import { sayPosition } from './position';
-import { sayDisplay, sayVolts } from './display';
+import { sayAmps, sayDisplay, sayVolts } from './display';
 import type { Fault } from '../fault/fault';
 import { nameFault, nameOfOwner, sayModeIn } from './fault';
 import type { ShownOutcome } from '../plan/shownOutcome';
@@ -51,6 +51,8 @@ export function sayShown(
       return `shows ${sayDisplay(shown.display)}`;
     case 'volts':
       return `shows ${sayVolts(shown.volts)}`;
+    case 'amps':
+      return `shows ${sayAmps(shown.amps)}`;
     case 'sides':
       return [...new Set(shown.sides)].map((side) => `${side} its set point`).join(', ');
     case 'found':
@@ -126,7 +128,13 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
     case 'measurement': {
       const { actuator, value, felt, how, steps } = entry;
       const when = steps === undefined ? [] : [sayLast(diagram, steps)];
-      const unit = quantityOf(diagram, actuator)?.unit ?? '';
+      const quantity = quantityOf(diagram, actuator);
+      if (!quantity)
+        return {
+          what: [`Current of ${nameOf(diagram, actuator)}`, 'clamp', ...when].join(', '),
+          shown: sayAmps(value),
+        };
+      const { unit } = quantity;
       return {
         what: [nameOf(diagram, actuator), how, ...when].join(', '),
         shown: felt === undefined ? `${value} ${unit}` : `${felt} to the touch`,

@@ -13,6 +13,7 @@ import {
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
+import { clampedLoad } from '../diagram/clampedLoad';
 import { posterior } from './posterior';
 import { Chapters, nowOn, pathsOf, type Path } from './chapters';
 
@@ -201,7 +202,9 @@ export function readingsFor(
   return entries.slice(sinceRepair(entries, id)).flatMap((entry) => {
     if (id === undefined) return [];
     if (entry.kind === 'measurement') {
+      // No current in a load may be anybody's fault: a clamp is not a reading at the load itself.
       if (entry.actuator !== id || entry.how !== 'measured') return [];
+      if (clampedLoad(predictor.diagram, id)) return [];
     } else {
       if (entry.kind !== 'reading' || entry.of === 'twin') return [];
       if (!atItself(predictor.diagram, entry.from, entry.to).includes(id)) return [];

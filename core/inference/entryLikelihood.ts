@@ -10,6 +10,8 @@ import {
 } from '../call/evidence';
 import { PLUGGED_IN } from '../behaviour/useRuns';
 import { readingLikelihood } from './likelihood';
+import { clampedLoad } from '../diagram/clampedLoad';
+import { weighAmps } from './current';
 import { feltSpan, isThere, quantityOf } from './quantity';
 import { nominalOf, type UnitPredictor } from './unitPredictor';
 
@@ -70,6 +72,8 @@ function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: numbe
     }
     case 'measurement': {
       const { actuator, value, felt, how, steps } = evidence;
+      if (clampedLoad(predictor.diagram, actuator))
+        return weighAmps(value, predictor.amps(steps ?? PLUGGED_IN, actuator)(index));
       const quantity = quantityOf(predictor.diagram, actuator);
       if (felt !== undefined && quantity) {
         const [is, says] = [predictor.span(index, actuator, steps), feltSpan(quantity, felt)];

@@ -9,10 +9,11 @@ import type { UnitPredictor } from './unitPredictor';
 /** How the unit stands while it is read: dead in a setup, or live after some steps or a while into the last. */
 export type ReadAt = { setup: Setup } | { steps: string; second?: number };
 
-/** What a meter shows between two points, dead in ohms and live in volts; or why nobody can say. */
+/** What a meter shows between two points, dead in ohms and live in volts, or a clamp around a wire; or why nobody can say. */
 export type Shown =
   | { kind: 'ohms'; answer: OhmAnswer }
   | { kind: 'volts'; volts: number }
+  | { kind: 'amps'; low: number; high: number }
   | { kind: 'none'; reason: string };
 
 /**

@@ -1,3 +1,4 @@
+import { ampsOf } from '../circuit/currents';
 import { OhmTable, type End } from '../circuit/fastTable';
 import { buildNetwork, nodeOf, type Network } from '../circuit/network';
 import { ohmReading, type OhmAnswer } from '../circuit/ohmReading';
@@ -72,6 +73,12 @@ class Tables {
   }
 }
 
+/** A powered circuit, solved. */
+interface Live {
+  network: Network;
+  potentials: NodalAnalysis;
+}
+
 /**
  * What every hypothesis foretells, for one diagram and one meter. Kept while a call is worked: each
  * setup and each use is computed once.
@@ -80,7 +87,7 @@ export class UnitPredictor {
   private readonly faults: readonly Fault[][];
   private readonly tables = new Map<string, Tables>();
   private readonly bySetup = new WeakMap<Setup, Tables>();
-  private readonly live = new Map<string, { network: Network; potentials: NodalAnalysis } | null>();
+  private readonly live = new Map<string, Live | null>();
   private readonly own = new Map<string, OhmAnswer>();
   private readonly others = new Map<string, Map<string, Outcome>>();
   /** Places of the hypotheses with a fault of each part, or of the hardware that serves it. */
@@ -188,15 +195,9 @@ export class UnitPredictor {
     to: TerminalRef,
     { second, changed }: { second?: number | undefined; changed?: Setup } = {},
   ): (index: number) => number | undefined {
-    const before = changed && changesIn(this.diagram, changed);
-    const where = `${second ?? ''} ${before ? setupKey(before) : ''} ${steps}`;
+    const circuit = this.liveAt(steps, second, changed && changesIn(this.diagram, changed));
     return (index) => {
-      const key = `${index} ${where}`;
-      let live = this.live.get(key);
-      if (live === undefined) {
-        live = this.liveCircuit(index, steps, second, before);
-        this.live.set(key, live);
-      }
+      const live = circuit(index);
       if (!live) return undefined;
       const { network, potentials } = live;
       const [a, b] = [nodeOf(network.nodes, from), nodeOf(network.nodes, to)];
@@ -204,6 +205,15 @@ export class UnitPredictor {
       const { ac, dc } = potentials;
       const over = (values: Float64Array): number => (values[a] ?? 0) - (values[b] ?? 0);
       return Math.max(Math.hypot(over(ac.re), over(ac.im)), Math.abs(over(dc.re)));
+    };
+  }
+
+  /** The current of a load after some steps, in ampere: of its winding or element that takes most. */
+  amps(steps: string, load: string): (index: number) => number | undefined {
+    const circuit = this.liveAt(steps, undefined, undefined);
+    return (index) => {
+      const live = circuit(index);
+      return live ? ampsOf(live.network, live.potentials, load) : undefined;
     };
   }
 
@@ -235,12 +245,30 @@ export class UnitPredictor {
     return typeof state === 'object' ? state.value : NaN;
   }
 
+  /** The solved circuit after some steps, by the place of the hypothesis; each is solved once. */
+  private liveAt(
+    steps: string,
+    second: number | undefined,
+    before: Setup | undefined,
+  ): (index: number) => Live | null {
+    const where = `${second ?? ''} ${before ? setupKey(before) : ''} ${steps}`;
+    return (index) => {
+      const key = `${index} ${where}`;
+      let live = this.live.get(key);
+      if (live === undefined) {
+        live = this.liveCircuit(index, steps, second, before);
+        this.live.set(key, live);
+      }
+      return live;
+    };
+  }
+
   private liveCircuit(
     index: number,
     steps: string,
     second: number | undefined,
     before: Setup | undefined,
-  ): { network: Network; potentials: NodalAnalysis } | null {
+  ): Live | null {
     const { causes = [], faults = [], uses } = this.hypotheses[index] ?? {};
     const course = before ? undefined : uses?.courses.get(steps)?.stands;
     const known = course?.findLast((each) => each.at <= (second ?? Infinity))?.machine;

@@ -1,5 +1,6 @@
 import type { UnitPredictor } from '../inference/unitPredictor';
 import { atItself } from '../inference/beliefState';
+import { clampedLoad } from '../diagram/clampedLoad';
 import { pairKey, setupKey } from '../diagram/setupKey';
 import { predictedOutcome } from './predictedOutcome';
 import type { Cost, Minutes } from './minutes';
@@ -31,7 +32,7 @@ export function candidatesOf(
     const at =
       test.kind === 'ohm' || test.kind === 'volt'
         ? atItself(predictor.diagram, test.from, test.to)
-        : test.kind === 'measure'
+        : test.kind === 'measure' && !clampedLoad(predictor.diagram, test.actuator)
           ? [test.actuator]
           : [];
     const takes = minutes.from(minutes.untouched, cost);

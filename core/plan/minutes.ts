@@ -3,6 +3,7 @@ import type { Diagram, QuantityActuator, TerminalRef } from '../diagram/diagram'
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { setupKey, stateKey } from '../diagram/setupKey';
 import { splitRef } from '../diagram/terminal';
+import { clampedLoad } from '../diagram/clampedLoad';
 import { movedBy, quantityOf } from '../inference/quantity';
 import type { UnitTest } from './unitTests';
 
@@ -22,6 +23,7 @@ const MINUTES = {
   use: 3,
   script: 4,
   risk: 2,
+  clamp: 1,
   jumper: 1.5,
   clips: 0.6,
   helper: 8,
@@ -86,8 +88,14 @@ export class Minutes {
         return { minutes: look?.minutes ?? 1, panels, stand: undefined };
       }
       case 'measure': {
-        const quantity = quantityOf(this.diagram, test.actuator)?.quantity ?? 'temperature';
         const used = test.steps === undefined ? 0 : MINUTES.use + waited(test.steps);
+        if (clampedLoad(this.diagram, test.actuator))
+          return {
+            minutes: MINUTES.clamp + used + MINUTES.risk,
+            panels: this.panelOf.get(test.actuator) ?? 0,
+            stand: DRAWN,
+          };
+        const quantity = quantityOf(this.diagram, test.actuator)?.quantity ?? 'temperature';
         return {
           minutes: INSTRUMENT[quantity] + used,
           panels: this.panelOf.get(movedBy(this.diagram, test.actuator)[0]?.id ?? '') ?? 0,
@@ -149,8 +157,11 @@ export class Minutes {
   }
 
   /** Whether a test can be made where it is: what is reached with all dead only is not read live. */
-  reachable({ kind }: UnitTest, { panels }: Cost): boolean {
-    const live = kind === 'volt' || kind === 'try';
+  reachable(test: UnitTest, { panels }: Cost): boolean {
+    const live =
+      test.kind === 'volt' ||
+      test.kind === 'try' ||
+      (test.kind === 'measure' && clampedLoad(this.diagram, test.actuator) !== undefined);
     return !(live && this.diagram.panels.some((each, i) => each.coldOnly && panels & (1 << i)));
   }
 

@@ -1,5 +1,7 @@
 import { nominalOf, type UnitPredictor } from '../inference/unitPredictor';
 import { HEALTHY, pointsTo } from '../inference/entryLikelihood';
+import { clampedLoad } from '../diagram/clampedLoad';
+import { NO_AMPS } from '../inference/current';
 import { splitRef } from '../diagram/terminal';
 import type { OhmTest, TryTest, UnitTest } from './unitTests';
 
@@ -36,6 +38,13 @@ export function predictedOutcome(predictor: UnitPredictor, test: UnitTest): Int8
       );
     }
     case 'measure': {
+      if (clampedLoad(diagram, test.actuator) && test.steps !== undefined) {
+        const amps = predictor.amps(test.steps, test.actuator);
+        return kindsOf(
+          hypotheses.map((_, i) => amps(i)),
+          NO_AMPS,
+        );
+      }
       const kinds = new Map<string, Kind>();
       return each((i) => {
         const sides = predictor.quantity(i, test.actuator, test.steps).join();

@@ -1,4 +1,6 @@
 import type { Outcome } from '../behaviour/statement';
+import { PLUGGED_IN } from '../behaviour/useRuns';
+import { clampedLoad } from '../diagram/clampedLoad';
 import type { UnitPredictor } from '../inference/unitPredictor';
 import type { Display } from '../meter/display';
 import { showOhms } from '../meter/meter';
@@ -10,6 +12,7 @@ import type { UnitTest } from './unitTests';
 export type ShownOutcome =
   | { kind: 'display'; display: Display }
   | { kind: 'volts'; volts: number }
+  | { kind: 'amps'; amps: number }
   /** A quantity, below or above the set points of its switches. */
   | { kind: 'sides'; sides: string[] }
   | { kind: 'found'; found: boolean }
@@ -25,6 +28,10 @@ export function shownAs(
     case 'look':
       return { kind: 'found', found: outcome === 1 };
     case 'measure':
+      if (clampedLoad(predictor.diagram, test.actuator)) {
+        const amps = predictor.amps(test.steps ?? PLUGGED_IN, test.actuator)(shows);
+        return amps === undefined ? undefined : { kind: 'amps', amps };
+      }
       return { kind: 'sides', sides: predictor.quantity(shows, test.actuator, test.steps) };
     case 'try': {
       const does = predictor.outcome(shows, test.steps, test.subject, test.jumper);

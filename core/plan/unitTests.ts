@@ -4,6 +4,7 @@ import { isolate } from '../circuit/isolation';
 import type { Diagram, Part, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, positionsOf, type Setup } from '../diagram/setup';
 import { switches, terminalRef } from '../diagram/terminal';
+import { clampedLoad } from '../diagram/clampedLoad';
 import { movedBy } from '../inference/quantity';
 import { subsets } from '../subsets';
 
@@ -27,9 +28,10 @@ export interface VoltTest {
   steps: string;
 }
 
-/** A quantity that moves switches, by its own instrument. */
+/** A quantity that moves switches, by its own instrument, or the current of a load, by a clamp around a wire. */
 export interface MeasureTest {
   kind: 'measure';
+  /** The quantity, or the heater or motor. */
   actuator: string;
   /** What the unit is brought to do; as it stands, where nothing is said. */
   steps?: string;
@@ -204,7 +206,7 @@ function throughTests(diagram: Diagram, setup: Setup): UnitTest[] {
   );
 }
 
-/** Live readings after some steps: over each part alone, and from each supply to everywhere. */
+/** Live readings after some steps: over each part alone, from each supply to everywhere, the current of each load. */
 export function liveTests(diagram: Diagram, steps: string): UnitTest[] {
   const volt = (from: TerminalRef, to: TerminalRef): UnitTest => ({
     kind: 'volt',
@@ -231,6 +233,9 @@ export function liveTests(diagram: Diagram, steps: string): UnitTest[] {
   );
   return [
     ...own,
+    ...diagram.parts.flatMap(({ id }): UnitTest[] =>
+      clampedLoad(diagram, id) ? [{ kind: 'measure', actuator: id, steps }] : [],
+    ),
     ...diagram.wires.map((wire) => volt(wire.from, wire.to)),
     ...ends.flatMap((from, i) => [...ends.slice(i + 1), ...points].map((to) => volt(from, to))),
   ];

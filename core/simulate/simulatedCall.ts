@@ -1,5 +1,7 @@
 import { ohmReading } from '../circuit/ohmReading';
 import { chanceFrom } from '../chance';
+import { ampsOf } from '../circuit/currents';
+import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import { circuitOf } from '../behaviour/machine';
 import { run, standAfter } from '../behaviour/run';
 import { statementsOf } from '../behaviour/statement';
@@ -9,6 +11,7 @@ import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { pairKey, setupKey } from '../diagram/setupKey';
 import type { Diagram } from '../diagram/diagram';
 import { inBadMoment, type Fault } from '../fault/fault';
+import { clampedLoad } from '../diagram/clampedLoad';
 import { beyondUnder } from '../inference/quantity';
 import { showOhms } from '../meter/meter';
 import { testOf } from '../plan/minutes';
@@ -188,7 +191,7 @@ function take(
 /** How far beyond its set point a quantity that is out of place lies, in tolerances: from memory. */
 const BEYOND = 2;
 
-/** What an instrument finds of a quantity in a unit with faults. */
+/** What an instrument finds of a quantity, or a clamp of a load, in a unit with faults. */
 export function valueUnder(
   diagram: Diagram,
   actuator: string,
@@ -196,6 +199,7 @@ export function valueUnder(
   causes: readonly Fault[],
   faults: readonly Fault[],
 ): number {
+  if (clampedLoad(diagram, actuator)) return ampsUnder(diagram, actuator, steps, causes, faults);
   const beyond = beyondUnder(diagram, actuator, faults);
   if (beyond) {
     const { rising, falling } = beyond.points;
@@ -208,6 +212,21 @@ export function valueUnder(
     parsed.ok && steps !== undefined ? standAfter(diagram, parsed.value, causes) : undefined;
   const state = (stand?.machine.setup ?? drawnSetup(diagram)).actuators[actuator];
   return typeof state === 'object' ? state.value : NaN;
+}
+
+/** What a clamp around a wire of a load shows in a unit with faults, in ampere. */
+function ampsUnder(
+  diagram: Diagram,
+  load: string,
+  steps: string | undefined,
+  causes: readonly Fault[],
+  faults: readonly Fault[],
+): number {
+  const parsed = parseSteps(diagram, steps ?? '');
+  const stand = parsed.ok ? standAfter(diagram, parsed.value, causes) : undefined;
+  if (!stand) throw new Error(`${diagram.id}: "${steps ?? ''}" cannot be read`);
+  const network = circuitOf(diagram, stand.machine, faults);
+  return ampsOf(network, new NodalAnalysis(network, (edge) => edge.nominal), load);
 }
 
 /** Volts that a meter may show of a point that floats. */

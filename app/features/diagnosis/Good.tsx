@@ -10,7 +10,7 @@ import type { GoodShown } from '../../workers/diagnosis';
 const METAL_UP_TO = 2;
 /** The contact that lies between the points; none where a reading runs through a load. */
 export function contactOf(good: GoodShown): 'open' | 'closed' | undefined {
-  if (good.kind === 'volts') return undefined;
+  if (good.kind !== 'ohms') return undefined;
   const { answer } = good;
   if (answer.kind === 'open') return 'open';
   return answer.kind === 'ohms' && answer.high < METAL_UP_TO ? 'closed' : undefined;

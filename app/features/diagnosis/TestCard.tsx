@@ -31,7 +31,12 @@ export function TestCard({ work, advice }: { work: Work; advice: ShownTest }) {
       {test.kind === 'measure' && (
         <>
           <Takes says={`By its own instrument · ${takes}`} />
-          <MeasureCard key={test.actuator} work={work} test={test} />
+          <MeasureCard
+            key={`${test.actuator} ${test.steps}`}
+            work={work}
+            test={test}
+            good={work.blind ? undefined : advice.good}
+          />
         </>
       )}
       {test.kind === 'ohm' && (

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { sayBeforeUse } from '../../../core/describe/beforeUse';
 import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
 import { capital, sayUse } from '../../../core/describe/unit';
 import type { TryTest } from '../../../core/plan/unitTests';
@@ -8,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { ProbePair } from '../../ui/ProbePair';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { BeforePower, ThenOff } from './BeforePower';
 import { ProvedDead } from './MakeSafe';
 import type { Work } from './useWork';
 
@@ -35,26 +35,13 @@ export function TryCard({ work, test, takes }: Props) {
         </Type>
       )}
       {!ready ? (
-        <>
-          <Type size="title" weight="heavy">
-            Before the power
-          </Type>
-          <View testID="before-use">
-            {sayBeforeUse(diagram, work.wiresOff, jumper !== undefined).map((each) => (
-              <Type key={each}>· {each}</Type>
-            ))}
-          </View>
-          <Type weight="strong">
-            Then: {sayUse(diagram, test.steps)}; watch: {nameSeen(diagram, test.subject)}.
-          </Type>
-          <Button
-            look="act"
-            icon="check"
-            label="All of it is so"
-            testID="try-ready"
-            onPress={() => setReady(true)}
-          />
-        </>
+        <BeforePower
+          work={work}
+          steps={test.steps}
+          then={`watch: ${nameSeen(diagram, test.subject)}`}
+          jumper={jumper !== undefined}
+          onReady={() => setReady(true)}
+        />
       ) : (
         <Watch work={work} test={test} />
       )}
@@ -83,9 +70,7 @@ function Watch({ work, test }: Omit<Props, 'takes'>) {
           />
         ))}
       </View>
-      <Type weight="strong" tone="warn">
-        Then: control off, power off. It counts as live until it is proved dead again.
-      </Type>
+      <ThenOff />
     </>
   );
 }
