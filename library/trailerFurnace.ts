@@ -111,7 +111,7 @@ export const trailerFurnace: Diagram = {
         byHand: 'Slide the lever to the stop and back.',
         where: 'On the wall, two blue wires',
       },
-      { circuit: 'signal', amps: 0.1 },
+      { circuit: 'control', amps: 0.6 },
       { off: 'open', heat: 'closed' },
       ['a', 'b'],
     ),

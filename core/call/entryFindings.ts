@@ -2,6 +2,7 @@ import { outcomesOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
 import { clampedLoad } from '../diagram/clampedLoad';
 import type { Actuator, Diagram, TerminalRef } from '../diagram/diagram';
+import { loopsOf } from '../diagram/loop';
 import type { Finding } from '../diagram/lint';
 import { feeds, positionsOf, type QuantityState, type Setup } from '../diagram/setup';
 import { findSwitch, findTerminal, owners } from '../diagram/terminal';
@@ -92,7 +93,7 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       // A quantity is put right too, and a loop is cleaned as a whole.
       const others = [
         ...diagram.actuators.flatMap(({ id, kind }) => (kind === 'quantity' ? [id] : [])),
-        ...diagram.supplies.map(({ id }) => loopSuspect(id)),
+        ...loopsOf(diagram).map(({ source }) => loopSuspect(source.id)),
       ];
       if (!others.includes(entry.body.part)) named('/part', entry.body.part);
       break;

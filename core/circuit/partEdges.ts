@@ -12,7 +12,7 @@ import type {
 import { cellInAnyPosition, cellState } from '../diagram/contactTable';
 import { feeds, switchPosition, type Setup } from '../diagram/setup';
 import type { OhmsRange } from '../fault/effect';
-import { contactsInLoop } from '../diagram/millivolts';
+import { contactsInLoop } from '../diagram/loop';
 import { effectOf, type Fault } from '../fault/fault';
 import { coldOhms, JOIN, ratedVolts, scaled, SHORT, SOUND_CONTACT, workingOhms } from './ohms';
 import { KINDS, legsOf, SUPPLY_TOLERANCE } from './supply';

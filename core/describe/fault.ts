@@ -1,4 +1,5 @@
 import type { Condition, Diagram, SwitchPart } from '../diagram/diagram';
+import { loopsOf } from '../diagram/loop';
 import { owners } from '../diagram/terminal';
 import { MODES, ownerOf, type Fault } from '../fault/fault';
 import { loopSuspect } from '../fault/place';
@@ -7,8 +8,8 @@ import { loopSuspect } from '../fault/place';
 export function nameOfOwner(diagram: Diagram, id: string): string | undefined {
   const wire = diagram.wires.find((each) => each.id === id);
   if (wire) return `Wire ${wire.colour}, ${wire.from} to ${wire.to}`;
-  const source = diagram.supplies.find((each) => loopSuspect(each.id) === id);
-  if (source) return `Loop of the ${source.name.toLowerCase()}`;
+  const loop = loopsOf(diagram).find(({ source }) => loopSuspect(source.id) === id);
+  if (loop) return `Loop of the ${loop.source.name.toLowerCase()}`;
   return [...owners(diagram), ...diagram.actuators].find((each) => each.id === id)?.name;
 }
 

@@ -1,4 +1,5 @@
 import type { Diagram } from '../diagram/diagram';
+import { loopsOf } from '../diagram/loop';
 import { ALL_MODES, modeOf, type Fault, type Mode } from './fault';
 import type { OhmsRange } from './effect';
 import { exactly, type Sizes } from './mode';
@@ -59,20 +60,16 @@ export function faultOf(
 }
 
 /** Sizes of a mode at a place: by the circuit that its contact stands in. */
-function sizesAt(
-  { parts, supplies }: Diagram,
-  mode: Mode,
-  { at }: Placed<Place>,
-): Sizes | undefined {
+function sizesAt(diagram: Diagram, mode: Mode, { at }: Placed<Place>): Sizes | undefined {
   const { sizes } = modeOf(mode);
   if (!sizes) return undefined;
-  const part = 'part' in at ? parts.find((each) => each.id === at.part) : undefined;
+  const part = 'part' in at ? diagram.parts.find((each) => each.id === at.part) : undefined;
   const contact =
     part?.kind === 'switch' && 'contact' in at
       ? part.contacts.find((each) => each.id === at.contact)
       : undefined;
-  const source = 'loop' in at ? supplies.find((each) => each.id === at.loop) : undefined;
-  return sizes(source?.kind === 'thermocouple' ? 'thermocouple' : contact?.circuit);
+  const loop = loopsOf(diagram).find(({ source }) => 'loop' in at && source.id === at.loop);
+  return sizes(loop?.circuit ?? contact?.circuit);
 }
 
 /** `where` of a mode gives places of its own kind, so that the two go together. */

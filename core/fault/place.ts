@@ -1,6 +1,6 @@
 import { neverPairs } from '../diagram/contactTable';
 import type { Diagram, LoadPart, Part, QuantityActuator, Supply } from '../diagram/diagram';
-import { contactsInLoop } from '../diagram/millivolts';
+import { loopsOf } from '../diagram/loop';
 import { positionsOf } from '../diagram/setup';
 import { owners, switches, terminalRef, wiresAt } from '../diagram/terminal';
 
@@ -124,17 +124,17 @@ export const atLoadTerminals =
         );
 
 /** What is suspected of a loop is no single part of it. */
-export const loopSuspect = (supply: string): string => `${supply} loop`;
+export const loopSuspect = (source: string): string => `${source} loop`;
 
-/** Every source of millivolts whose loop has several contacts. */
+/** Every source whose contacts in series are judged by their sum. */
 export const atLoops =
   (share: number) =>
   (diagram: Diagram): Placed<'loop'>[] =>
-    diagram.supplies.flatMap(({ id }) =>
-      contactsInLoop(diagram, id).length > 1
-        ? [{ at: { loop: id }, suspect: loopSuspect(id), share }]
-        : [],
-    );
+    loopsOf(diagram).map(({ source: { id } }) => ({
+      at: { loop: id },
+      suspect: loopSuspect(id),
+      share,
+    }));
 
 /** Every supply. */
 export const atSupplies =

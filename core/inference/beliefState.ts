@@ -1,4 +1,4 @@
-import { contactsInLoop } from '../diagram/millivolts';
+import { loopsOf } from '../diagram/loop';
 import { splitRef } from '../diagram/terminal';
 import { loopSuspect } from '../fault/place';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
@@ -175,9 +175,9 @@ export function atItself(diagram: Diagram, from: TerminalRef, to: TerminalRef): 
   );
   if (one === two) {
     at.push(one);
-    // A loop of millivolts is read at each of its contacts.
-    for (const { id } of diagram.supplies)
-      if (contactsInLoop(diagram, id).some(({ part }) => part.id === one)) at.push(loopSuspect(id));
+    // A loop is read at each of its contacts.
+    for (const { source, contacts } of loopsOf(diagram))
+      if (contacts.some(({ part }) => part.id === one)) at.push(loopSuspect(source.id));
   }
   for (const part of diagram.parts) {
     const { kind } = part;

@@ -1,7 +1,7 @@
 import { sinceRepair, type Evidence } from '../call/evidence';
 import { SOUND_CONTACT } from '../circuit/ohms';
-import type { Diagram, TerminalRef } from '../diagram/diagram';
-import { contactsInLoop } from '../diagram/millivolts';
+import type { CircuitClass, Diagram, TerminalRef } from '../diagram/diagram';
+import { loopsOf } from '../diagram/loop';
 import { terminalRef } from '../diagram/terminal';
 
 /** One contact of a loop that shares the few volts of a source, and what it takes of them. */
@@ -24,9 +24,21 @@ export interface LoopShares {
 }
 
 /** What all contacts of a loop may lose together with the burner drawing, in volts: common practice. */
-const LOST_AT_MOST: Partial<Record<string, number>> = { thermopile: 0.08, thermocouple: 0.004 };
+const LOST_AT_MOST: Partial<Record<CircuitClass, number>> = {
+  thermopile: 0.08,
+  thermocouple: 0.004,
+};
+/**
+ * Share of its volts that a low-voltage string may lose: IEC 60947-4-1 wants a contactor to pull in from 85 %
+ * of its volts on, and a transformer is some of that low itself. The figures are from memory.
+ */
+const LOST_SHARE = 0.1;
 /** Working current of a loop whose contacts say none, in ampere: from memory. */
-const USUAL_AMPS: Partial<Record<string, number>> = { thermopile: 0.09, thermocouple: 0.4 };
+const USUAL_AMPS: Partial<Record<CircuitClass, number>> = {
+  thermopile: 0.09,
+  thermocouple: 0.4,
+  control: 0.4,
+};
 
 /** The loop of a source as a sum, from what was read over its contacts; undefined for a source of no loop. */
 export function loopShares(
@@ -34,13 +46,13 @@ export function loopShares(
   loop: string,
   entries: readonly Evidence[],
 ): LoopShares | undefined {
-  const source = diagram.supplies.find(({ id }) => id === loop);
-  const lost = source && LOST_AT_MOST[source.kind];
-  if (!source || lost === undefined) return undefined;
-  const contacts = contactsInLoop(diagram, loop);
+  const found = loopsOf(diagram).find(({ source }) => source.id === loop);
+  if (!found) return undefined;
+  const { contacts, circuit, volts } = found;
+  const lost = LOST_AT_MOST[circuit] ?? LOST_SHARE * volts;
   const amps =
-    contacts.find(({ contact }) => contact.amps)?.contact.amps ?? USUAL_AMPS[source.kind] ?? 1;
-  const sound = SOUND_CONTACT[contacts[0]?.contact.circuit ?? 'thermopile'].nominal;
+    contacts.find(({ contact }) => contact.amps)?.contact.amps ?? USUAL_AMPS[circuit] ?? 1;
+  const sound = SOUND_CONTACT[circuit].nominal;
   const shares = contacts
     .map(({ part, contact }): LoopShare => {
       const [a, b] = contact.between.map((terminal) => terminalRef(part.id, terminal));

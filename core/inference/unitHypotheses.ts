@@ -1,6 +1,8 @@
 import type { Diagram, Part } from '../diagram/diagram';
 import { effectOf, ownerOf, type Fault } from '../fault/fault';
 import { weightedFaults } from '../fault/faultList';
+import { loopsOf } from '../diagram/loop';
+import { isMillivolts } from '../diagram/millivolts';
 import { loopSuspect } from '../fault/place';
 import { UseRuns, type UseRun } from '../behaviour/useRuns';
 
@@ -37,6 +39,9 @@ const PART_WEIGHT: Record<Part['kind'] | 'supply' | 'wire' | 'quantity' | 'loop'
   quantity: 1,
   loop: 2,
 };
+
+/** A low-voltage string has volts to spare, and is seldom worn as a whole. From memory. */
+const STRING_WEIGHT = 0.5;
 
 /** Every single fault in its typical sizes with its weight, and "nothing wrong", with what each has opened for good. @param progress hears the share that is done */
 export function unitHypotheses(
@@ -109,7 +114,8 @@ function wholeWeight(diagram: Diagram, suspect: string): number {
     );
   const source = diagram.supplies.find((each) => each.id === suspect);
   if (source?.prior) return source.prior.weight;
-  if (diagram.supplies.some(({ id }) => loopSuspect(id) === suspect)) return PART_WEIGHT.loop;
+  const loop = loopsOf(diagram).find(({ source: { id } }) => loopSuspect(id) === suspect);
+  if (loop) return isMillivolts(loop.circuit) ? PART_WEIGHT.loop : STRING_WEIGHT;
   return PART_WEIGHT[source ? 'supply' : 'wire'];
 }
 
