@@ -9,6 +9,7 @@ import {
   Matches,
   MaxLength,
 } from 'class-validator';
+import { HOW_OFTEN, type HowOften } from '../../core/call/evidence';
 import type { Records } from '../../core/call/record';
 import type { TerminalRef } from '../../core/diagram/diagram';
 import { asTerminal, TERMINAL } from './terminal';
@@ -32,6 +33,16 @@ export class StatementBody implements Statement {
   @IsString()
   @MaxLength(200)
   outcome!: string;
+
+  @IsOptional()
+  @IsIn(HOW_OFTEN)
+  often?: HowOften;
+
+  @IsOptional()
+  @IsNotEmpty()
+  @IsString()
+  @MaxLength(100)
+  since?: string;
 
   /** A bridge that was clipped on for this try alone. */
   @IsOptional()

@@ -13,6 +13,7 @@ export type Outcome =
   | 'stops'
   | 'quits'
   | 'cycles'
+  | 'never-pauses'
   | 'chatters'
   | 'opens'
   | 'open'
@@ -27,6 +28,7 @@ const OF_LOADS: readonly Outcome[] = [
   'stops',
   'quits',
   'cycles',
+  'never-pauses',
   'chatters',
 ];
 const OF_PROTECTORS: readonly Outcome[] = ['opens', 'open', 'whole'];
@@ -120,9 +122,19 @@ export function noticed(
   );
 }
 
-/** People do not tell "stops" from "quits" from "off" apart, nor "runs" from "cycles". */
-export const alike = (one: Outcome, two: Outcome): boolean =>
-  one === two || (family(one) === family(two) && family(one) !== undefined);
+/**
+ * People do not tell "stops" from "quits" from "off" apart, nor "runs" from "cycles"; that it never pauses
+ * (too hot, only HIGH) is said of what runs and should cycle.
+ */
+export const alike = (one: Outcome, two: Outcome): boolean => {
+  if (one === two) return true;
+  if (one === 'never-pauses' || two === 'never-pauses') return one === 'runs' || two === 'runs';
+  return family(one) === family(two) && family(one) !== undefined;
+};
+
+/** What a run shows, as it is said beside what a good unit does: what should cycle and only runs never pauses. */
+export const saidBeside = (outcome: Outcome, good: Outcome | undefined): Outcome =>
+  outcome === 'runs' && good === 'cycles' ? 'never-pauses' : outcome;
 
 function family(outcome: Outcome): string | undefined {
   switch (outcome) {

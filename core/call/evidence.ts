@@ -5,6 +5,10 @@ import { pairKey, setupKey } from '../diagram/setupKey';
 import type { Display } from '../meter/display';
 import type { MeterUse } from '../meter/meter';
 
+/** How often something is so that is told or was seen. */
+export const HOW_OFTEN = ['always', 'now-and-then', 'once'] as const;
+export type HowOften = (typeof HOW_OFTEN)[number];
+
 /** What the customer told, or the technician saw: in this step of a use, this does that. */
 export interface StatementEvidence {
   kind: 'statement';
@@ -14,6 +18,10 @@ export interface StatementEvidence {
   steps: string;
   subject: string;
   outcome: Outcome;
+  /** Nothing is taken for granted where it was not said. */
+  often?: HowOften;
+  /** Since when, in plain words: "since the storm". It is kept and shown, and weighs nothing. */
+  since?: string;
   /** A bridge that was clipped on for this try alone. */
   jumper?: [TerminalRef, TerminalRef];
 }
@@ -114,10 +122,9 @@ export const placeKey = ({
 export function evidenceKey(entry: Evidence): string {
   switch (entry.kind) {
     case 'statement': {
-      const { source, steps, subject, outcome, jumper } = entry;
-      return ['statement', source, steps, subject, outcome, jumper ? pairKey(...jumper) : ''].join(
-        '|',
-      );
+      const { source, steps, subject, outcome, often, jumper } = entry;
+      const bridge = jumper ? pairKey(...jumper) : '';
+      return ['statement', source, steps, subject, outcome, often ?? '', bridge].join('|');
     }
     case 'reading': {
       const { meter, range } = entry.taken;

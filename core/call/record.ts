@@ -44,7 +44,10 @@ export interface Records {
   acknowledged: Acknowledgement;
   stage: { stage: 'open' | 'done' };
   diagram: { version: number; reason: string };
-  statement: Pick<StatementEvidence, 'source' | 'steps' | 'subject' | 'jumper'> & {
+  statement: Pick<
+    StatementEvidence,
+    'source' | 'steps' | 'subject' | 'often' | 'since' | 'jumper'
+  > & {
     outcome: string;
   };
   look: Pick<LookEvidence, 'look' | 'found'>;

@@ -12,6 +12,7 @@ const AT_WORK: Words = {
   weak: 'works weakly',
   quits: 'works, then quits',
   cycles: 'works and pauses',
+  'never-pauses': 'never pauses',
   chatters: 'chatters',
 };
 
@@ -23,6 +24,7 @@ const BY_LOAD: Record<LoadPart['load'], Words> = {
     weak: 'only gets warm',
     quits: 'gets hot, then stops',
     cycles: 'gets hot and pauses',
+    'never-pauses': 'never pauses: too hot',
     stops: 'goes cold',
     chatters: 'chatters',
   },
@@ -32,6 +34,7 @@ const BY_LOAD: Record<LoadPart['load'], Words> = {
     weak: 'is dim',
     quits: 'is lit, then out',
     cycles: 'comes and goes',
+    'never-pauses': 'never goes out',
     stops: 'goes out',
     chatters: 'flickers',
   },
@@ -42,6 +45,7 @@ const BY_LOAD: Record<LoadPart['load'], Words> = {
     quits: 'starts, then quits',
     weak: 'runs weakly',
     cycles: 'runs and pauses',
+    'never-pauses': 'never pauses',
     stops: 'stops',
     chatters: 'chatters',
   },
@@ -77,10 +81,18 @@ function wordsOf(diagram: Diagram, subject: string): Words {
 export function sayableOutcomes(diagram: Diagram, subject: string): [Outcome, string][] {
   const words = Object.entries(wordsOf(diagram, subject)) as [Outcome, string][];
   const board = find(diagram, subject);
-  if (board?.kind !== 'board') return words.filter(([each]) => !NOT_OFFERED.includes(each));
+  if (board?.kind !== 'board')
+    return words.filter(
+      ([each]) =>
+        !NOT_OFFERED.includes(each) && (each !== 'never-pauses' || moves(diagram, subject)),
+    );
   const says = new Set(board.logic?.states.map((state) => state.says));
   return [...words, ...[...says].map((text): [Outcome, string] => [`says ${text}`, text])];
 }
+
+/** Whether a load moves a quantity, and so may be switched by what it does. */
+const moves = ({ actuators }: Diagram, load: string): boolean =>
+  actuators.some((each) => each.kind === 'quantity' && each.driven?.by === load);
 
 /** What a subject does: "stays cold", "trips or blows then". */
 export const sayOutcome = (diagram: Diagram, subject: string, outcome: Outcome): string =>

@@ -1,5 +1,5 @@
 import { parseSteps, splitWait, upToStep } from '../behaviour/step';
-import type { ActEvidence, Evidence } from '../call/evidence';
+import type { ActEvidence, Evidence, HowOften } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
 import { quantityOf } from '../inference/quantity';
 import { sayDoing, sayOutcome } from './outcome';
@@ -26,6 +26,13 @@ export function sayFaultOf(diagram: Diagram, faults: readonly Fault[]): string {
     ...others.map((each) => `and with it ${nameFault(diagram, each)}`),
   ].join(', ');
 }
+
+/** How often something is so. */
+export const OFTEN_WORDS: Record<HowOften, string> = {
+  always: 'Every time',
+  'now-and-then': 'Now and then',
+  once: 'Only once',
+};
 
 /** What may have been done to a part. */
 export const ACT_WORDS: Record<ActEvidence['act'], string> = {
@@ -117,6 +124,8 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
           sayLast(diagram, entry.steps),
           ...(entry.jumper ? [`jumper ${entry.jumper.join(' to ')}`] : []),
           entry.source,
+          ...(entry.often ? [OFTEN_WORDS[entry.often].toLowerCase()] : []),
+          ...(entry.since ? [entry.since] : []),
         ].join(', '),
         shown: sayDoing(diagram, entry.subject, entry.outcome),
       };

@@ -258,7 +258,12 @@ export interface BoardPart extends PartBase {
   kind: 'board';
   inputs: BoardInput[];
   /** What the board does; it starts in its first state when `power` is fed. */
-  logic?: { power: string; states: [BoardState, ...BoardState[]] };
+  logic?: {
+    power: string;
+    states: [BoardState, ...BoardState[]];
+    /** Where what it says is from; guessed, where the model is not sure: then its codes count little. */
+    known?: Known;
+  };
 }
 
 /** A plug, terminal block or splice: pairs of terminals that are one piece of metal. */

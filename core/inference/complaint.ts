@@ -1,3 +1,4 @@
+import { saidBeside } from '../behaviour/statement';
 import type { StatementEvidence } from '../call/evidence';
 import type { UnitHypothesis } from './unitHypotheses';
 import type { UnitPredictor } from './unitPredictor';
@@ -17,8 +18,16 @@ export function complaintOf(
   for (const [steps, outcomes] of bad ?? []) {
     for (const [subject, outcome] of outcomes) {
       const load = diagram.parts.some((part) => part.id === subject && part.kind === 'load');
-      if (load && healthy?.get(steps)?.get(subject) !== outcome)
-        return { kind: 'statement', id: 'complaint', source: 'seen', steps, subject, outcome };
+      const good = healthy?.get(steps)?.get(subject);
+      if (load && good !== outcome)
+        return {
+          kind: 'statement',
+          id: 'complaint',
+          source: 'seen',
+          steps,
+          subject,
+          outcome: saidBeside(outcome, good),
+        };
     }
   }
   return undefined;

@@ -53,6 +53,49 @@ const speaksFor = (entry: ReadingEvidence, mode: string): number => {
   return Math.max(...own) / (weights[HEALTHY] ?? 1);
 };
 
+describe('how often it is so', () => {
+  /** Probability of all that comes and goes, after the complaint alone. */
+  const comesAndGoes = (often?: StatementEvidence['often']): number => {
+    const { probabilities } = beliefState(predictor, [{ ...noHeat, ...(often && { often }) }]);
+    return probabilities.reduce(
+      (sum, each, i) => sum + ((predictor.whenOpen[i] ?? -1) >= 0 ? each : 0),
+      0,
+    );
+  };
+
+  it('speaks for what comes and goes, or against it; said or not', () => {
+    expect(comesAndGoes('now-and-then')).toBeGreaterThan(2 * comesAndGoes());
+    expect(comesAndGoes('once')).toBeGreaterThan(2 * comesAndGoes());
+    expect(comesAndGoes('always')).toBeLessThan(comesAndGoes() / 2);
+  });
+});
+
+it('a code whose table is a guess moves suspects less than one of the sheet, the same way', () => {
+  const furnace = builtIn('trailer-furnace');
+  if (!furnace) throw new Error('no furnace');
+  const code: StatementEvidence = {
+    ...noHeat,
+    steps: 'thermostat=heat,wait=120',
+    subject: 'board',
+    outcome: 'says two blinks: no airflow, or a limit is open',
+  };
+  const sail = (guessed: boolean): number => {
+    const parts = furnace.parts.map((part) =>
+      guessed && part.kind === 'board' && part.logic
+        ? { ...part, logic: { ...part.logic, known: 'guessed' as const } }
+        : part,
+    );
+    const of = new UnitDiagnosis({ ...furnace, parts }, ORDINARY_METER).predictor;
+    const { suspects } = beliefState(of, [code]);
+    const chanceOf = (suspect?: string): number =>
+      suspects.find(({ id }) => id === suspect)?.probability ?? 0;
+    // Beside "nothing wrong", which blinks nothing.
+    return chanceOf('sail') / chanceOf();
+  };
+  expect(sail(true)).toBeGreaterThan(1);
+  expect(sail(false)).toBeGreaterThan(5 * sail(true));
+});
+
 describe('the same reading twice', () => {
   it('counts once and a little, whatever order its setup comes back in', () => {
     const one = read({ kind: 'over' });

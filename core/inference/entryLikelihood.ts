@@ -15,8 +15,11 @@ import { weighAmps } from './current';
 import { feltSpan, isThere, quantityOf } from './quantity';
 import { nominalOf, type UnitPredictor } from './unitPredictor';
 
-/** How often what is told, and what is seen, is so: common practice, told counts less. */
-const RELIABLE = { told: 0.85, seen: 0.97 };
+/**
+ * How often what is told, and what is seen, is so: common practice, told counts less; and a code whose table
+ * is a guess, from memory.
+ */
+const RELIABLE = { told: 0.85, seen: 0.97, code: 0.6 };
 /**
  * A volt reading may be off by the house's own volts and the loads' spread; none means less than this
  * share of a supply; it is nothing of the kind as often as `slip`. From memory.
@@ -99,19 +102,33 @@ function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: numbe
 
 function weighStatement(
   predictor: UnitPredictor,
-  { steps, subject, outcome, source, jumper }: StatementEvidence,
+  { steps, subject, outcome, source, often, jumper }: StatementEvidence,
   index: number,
 ): number {
-  const right = RELIABLE[source];
+  const right = isGuessedCode(predictor, subject, outcome) ? RELIABLE.code : RELIABLE[source];
   const shows = (place: number): boolean => {
     const foretold = predictor.outcome(place, steps, subject, jumper);
     return foretold !== undefined && alike(foretold, outcome);
   };
-  if (shows(index)) return right;
-  // What is intermittent shows itself in use, and is as often as not said of a good moment.
   const whenOpen = predictor.whenOpen[index] ?? -1;
-  return whenOpen >= 0 && shows(whenOpen) ? 0.7 * right : 1 - right;
+  const comes = whenOpen >= 0 && shows(whenOpen);
+  // An intermittent contact does in a good moment what a good unit does, and that is no sign of it.
+  if (shows(index)) return (index === HEALTHY || comes ? 1 : STAYS[often ?? 'unsaid']) * right;
+  return Math.max(comes ? COMES[often ?? 'unsaid'] * right : 0, 1 - right);
 }
+
+/** A code is a table of the model: where that is a guess, what is blinked says little. */
+function isGuessedCode({ diagram }: UnitPredictor, subject: string, outcome: string): boolean {
+  const part = diagram.parts.find(({ id }) => id === subject);
+  return outcome.startsWith('says ') && part?.kind === 'board' && part.logic?.known === 'guessed';
+}
+
+/**
+ * What comes and goes shows itself in use, and is as often as not said of a good moment (0.7). What is said to
+ * come and go is seldom there all the time, and what is said to be there always seldom comes and goes. From memory.
+ */
+const COMES = { unsaid: 0.7, always: 0.2, 'now-and-then': 1, once: 0.9 };
+const STAYS = { unsaid: 1, always: 1, 'now-and-then': 0.25, once: 0.3 };
 
 /** Whether a look points to a fault: `part:mode`, or any fault of a part. */
 export function pointsTo(look: Look, fault: Fault): boolean {

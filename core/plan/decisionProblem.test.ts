@@ -6,7 +6,7 @@ import { DecisionProblem, foundUnder, type CallState, type Option } from './deci
 import { choices } from './leastMinutes';
 import { Minutes } from './minutes';
 import { UnitDiagnosis } from './unitDiagnosis';
-import { wanted } from './wayOfWorking';
+import { USUAL_WAY, wanted } from './wayOfWorking';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261126);
 const burner = builtIn('coil-burner');
@@ -182,7 +182,7 @@ describe('where the technician wants to work', () => {
   const volt = (own: number[]): Option =>
     option([], own, { test: { kind: 'volt', from: 'a.1', to: 'b.1', steps: '' } });
   const tried = option([], [], { test: { kind: 'try', steps: '', subject: 'a' } });
-  const way = (place: 'part' | 'plug' | 'any') => ({ school: 'least', live: true, place }) as const;
+  const way = (place: 'part' | 'plug' | 'any') => ({ ...USUAL_WAY, live: true, place }) as const;
 
   it('is at the parts, at the plug, or anywhere; looks and tries are always welcome', () => {
     const fits = (place: 'part' | 'plug' | 'any') =>

@@ -46,11 +46,6 @@ export interface Advice {
 
 /** Explanations that are planned for: the likeliest that make up this much, and no more than so many. */
 const PLANNED = { share: 0.985, most: 60 };
-/**
- * What it is taken to cost to put power on a short: contacts weld further and people are hurt. It comes last,
- * and only where no cold reading tells. From memory; the shop's own figure comes with its settings.
- */
-const HARM_MINUTES = 60;
 /** A test that was taken twice says no more. */
 const MOST_TIMES = 2;
 const SHOWN = 4;
@@ -185,7 +180,7 @@ export class UnitPlanner {
       confirmed,
       options: [],
     };
-    const fresh = this.options(candidates, places, node.weights, entries, bench, 1);
+    const fresh = this.options(candidates, places, node.weights, entries, bench, way, 1);
     const doubt = decision.entropy(node.weights);
     const telling = fresh.some(
       (each) => decision.expectedEntropy(each, node.weights) < doubt - worthBits(doubt),
@@ -193,7 +188,7 @@ export class UnitPlanner {
     // Only when nothing else tells is a test worth taking again.
     node.options = telling
       ? fresh
-      : this.options(candidates, places, node.weights, entries, bench, MOST_TIMES);
+      : this.options(candidates, places, node.weights, entries, bench, way, MOST_TIMES);
     return { decision, root: node, places };
   }
 
@@ -226,6 +221,7 @@ export class UnitPlanner {
     weights: Float64Array,
     entries: readonly Evidence[],
     bench: Bench,
+    { harm }: WayOfWorking,
     times: number,
   ): Option[] {
     const taken = new Map<string, number>();
@@ -238,8 +234,9 @@ export class UnitPlanner {
       if ((taken.get(key) ?? 0) >= times) continue;
       const here = ofPlanned(outcome, hypotheses);
       if (!here) continue;
-      const harm = this.trips.chance(test, hypotheses, weights);
-      const cost = harm > 0 ? { ...itself, minutes: itself.minutes + HARM_MINUTES * harm } : itself;
+      // Contacts weld further and people are hurt: it comes last, where no cold reading tells.
+      const short = this.trips.chance(test, hypotheses, weights);
+      const cost = short > 0 ? { ...itself, minutes: itself.minutes + harm * short } : itself;
       const own = at.flatMap((id) => (suspects.includes(id) ? [suspects.indexOf(id)] : []));
       const minutes = this.minutes.from(bench, cost);
       const look =

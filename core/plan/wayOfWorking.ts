@@ -7,12 +7,17 @@ export interface WayOfWorking {
   school: Policy;
   /** Whether live readings and jumper tries may be advised. */
   live: boolean;
+  /** What it is taken to cost to put power on a suspected short, in minutes: the shop says how it sees that. */
+  harm: number;
   /** Readings at the parts alone, from the plug alone, or both. */
   place: 'part' | 'plug' | 'any';
 }
 
 /** Cold first: what only a live reading can settle is said when nothing cold tells any more. */
-export const USUAL_WAY: WayOfWorking = { school: 'least', live: false, place: 'any' };
+export const USUAL_WAY: WayOfWorking = { school: 'least', live: false, harm: 60, place: 'any' };
+
+/** What a shop may choose for it; never nothing. From memory. */
+export const HARM_MINUTES = [30, 60, 240] as const;
 
 /** A thermocouple's loop is read in millivolts: no ohmmeter shows what matters, and nobody is hurt. */
 export const onlyMillivolts = ({ supplies }: Diagram): boolean =>

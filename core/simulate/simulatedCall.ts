@@ -4,7 +4,7 @@ import { ampsOf } from '../circuit/currents';
 import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import { circuitOf } from '../behaviour/machine';
 import { run, standAfter } from '../behaviour/run';
-import { statementsOf } from '../behaviour/statement';
+import { saidBeside, statementsOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
 import { voltsBetween } from '../circuit/voltReading';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
@@ -22,7 +22,7 @@ import { evidenceKey, type Evidence, type StatementEvidence } from '../call/evid
 import type { UnitHypothesis } from '../inference/unitHypotheses';
 import type { UnitPredictor } from '../inference/unitPredictor';
 import type { UnitVerdict } from '../inference/beliefState';
-import { pointsTo } from '../inference/entryLikelihood';
+import { HEALTHY, pointsTo } from '../inference/entryLikelihood';
 
 /** How a simulated call went. */
 export interface SimulatedCall {
@@ -100,13 +100,14 @@ class Technician {
 }
 
 function take(
-  { diagram: model, meter }: UnitPredictor,
+  predictor: UnitPredictor,
   test: UnitTest,
   { causes, faults }: UnitHypothesis,
   id: string,
   { chance, slips = 0, world }: TechnicianHabits,
   technician: Technician,
 ): Evidence {
+  const { diagram: model, meter } = predictor;
   const diagram = world ?? model;
   // What the diagram does not know stands as it is drawn.
   const really = (setup: Setup): Setup => ({
@@ -128,7 +129,8 @@ function take(
       const seen = statementsOf(diagram, results).findLast(
         (each) => each.subject === subject && each.step === results.length - 1,
       );
-      const outcome = seen?.outcome ?? 'off';
+      const good = predictor.outcome(HEALTHY, steps, subject, jumper);
+      const outcome = saidBeside(seen?.outcome ?? 'off', good);
       return {
         kind: 'statement',
         id,

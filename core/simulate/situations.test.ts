@@ -16,7 +16,7 @@ import { SITUATION_UNITS } from '../../library/situationUnits';
  * Situations as technicians tell them (common practice), on built-in units and on five that were written for them: what was told, read, looked
  * for and measured, and what may be said of it then.
  *
- * `told` or `seen STEPS SUBJECT OUTCOME`; `read A B SHOWS`, alone, as the sheet is drawn, or with
+ * `told` or `seen STEPS SUBJECT OUTCOME often=HOW`; `read A B SHOWS`, alone, as the sheet is drawn, or with
  * `hand=POSITION` of the switch; `through A B SHOWS`, wires on, with `set=ACTUATOR:POSITION`;
  * `volts A B VALUE STEPS`; `found` or `nothing LOOK`; `measured QUANTITY VALUE STEPS`;
  * `felt QUANTITY WORD STEPS`; `did ACT PART`,
@@ -53,14 +53,21 @@ function diagnosisOf(id: string): UnitDiagnosis {
 /** One line of a situation as an evidence file has it. */
 function entryOf(diagram: Diagram, words: string): object {
   const [kind = '', ...rest] = words.split(' ');
-  const plain = rest.filter((word) => !/^(hand|set)=/.test(word));
+  const plain = rest.filter((word) => !/^(hand|set|often)=/.test(word));
   const [one = '', two = '', three = '', four] = plain;
   const named = (name: string): string | undefined =>
     rest.find((word) => word.startsWith(`${name}=`))?.slice(name.length + 1);
   switch (kind) {
     case 'told':
     case 'seen':
-      return { kind: 'statement', source: kind, steps: one, subject: two, outcome: three };
+      return {
+        kind: 'statement',
+        source: kind,
+        steps: one,
+        subject: two,
+        outcome: three,
+        ...(named('often') && { often: named('often') }),
+      };
     case 'found':
     case 'nothing':
       return { kind: 'look', look: one, found: kind === 'found' };

@@ -6,13 +6,15 @@ import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
-import { momentsOf } from '../../../core/describe/unit';
+import { HOW_OFTEN, type HowOften } from '../../../core/call/evidence';
+import { momentsOf, OFTEN_WORDS } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
 /** What the unit does and does not do, put together from its own controls and loads. */
 export function ComplaintPane({ work, done }: { work: Work; done: () => void }) {
   const { diagram } = work.call;
   const [source, setSource] = useState<'told' | 'seen'>('told');
+  const [often, setOften] = useState<HowOften>();
   const [steps, setSteps] = useState<string>();
   const [subject, setSubject] = useState<string>();
   // What trips is spoken of as much as what does not run: at which moment decides a lot.
@@ -23,7 +25,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
   ];
   const tell = (outcome: Outcome): void => {
     if (steps === undefined || subject === undefined) return;
-    work.tell(source, steps, subject, outcome);
+    work.tell(source, steps, subject, outcome, { ...(often && { often }) });
     setSubject(undefined);
     done();
   };
@@ -66,6 +68,19 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
               testID={`subject-${part.id}`}
               selected={part.id === subject}
               onPress={() => setSubject(part.id)}
+            />
+          ))}
+        </Choice>
+      )}
+      {steps !== undefined && subject !== undefined && (
+        <Choice says="How often, if that is known">
+          {HOW_OFTEN.map((each) => (
+            <Button
+              key={each}
+              label={OFTEN_WORDS[each]}
+              testID={`often-${each}`}
+              selected={each === often}
+              onPress={() => setOften(each === often ? undefined : each)}
             />
           ))}
         </Choice>

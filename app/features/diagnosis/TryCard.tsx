@@ -66,7 +66,9 @@ function Watch({ work, test }: Omit<Props, 'takes'>) {
             key={outcome}
             label={says}
             testID={`try-${outcome}`}
-            onPress={() => work.tell('seen', steps, subject, outcome, jumper)}
+            onPress={() =>
+              work.tell('seen', steps, subject, outcome, { ...(jumper && { jumper }) })
+            }
           />
         ))}
       </View>

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { POLICIES, type Policy } from '../../../core/plan/policies';
-import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
+import { HARM_MINUTES, type WayOfWorking } from '../../../core/plan/wayOfWorking';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
@@ -67,6 +67,21 @@ export function WayCard({ work }: { work: Work }) {
           selected={way.live}
           onPress={() => work.choose({ live: true })}
         />
+      </View>
+      <Type size="small" tone="soft">
+        Power on a suspected short counts as
+      </Type>
+      <View style={styles.row}>
+        {HARM_MINUTES.map((harm) => (
+          <Button
+            key={harm}
+            label={harm < 60 ? `${harm} min` : `${harm / 60} h`}
+            hint={`What the shop takes it to cost, in time: the more, the longer cold readings come first`}
+            testID={`harm-${harm}`}
+            selected={way.harm === harm}
+            onPress={() => work.choose({ harm })}
+          />
+        ))}
       </View>
       <View style={styles.row}>
         {PLACES.map(([place, says]) => (

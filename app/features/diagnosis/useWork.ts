@@ -7,6 +7,7 @@ import {
   type Evidence,
   type Felt,
   type ReadingEvidence,
+  type StatementEvidence,
 } from '../../../core/call/evidence';
 import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
@@ -55,7 +56,7 @@ export interface Work extends Diagnosis {
     steps: string,
     subject: string,
     outcome: Outcome,
-    jumper?: [ReadingEvidence['from'], ReadingEvidence['to']],
+    more?: Partial<Pick<StatementEvidence, 'jumper' | 'often'>>,
   ) => void;
   look: (look: string, found: boolean) => void;
   measure: (test: MeasureTest, value: number, felt?: Felt) => void;
@@ -169,8 +170,15 @@ export function useWork(callId: string): WorkOpening {
       makeSafe: () => log('acknowledged', { what: 'made-safe' }),
       clip: (what, jumper) => log('acknowledged', { what, jumper }),
       standClear: () => log('acknowledged', { what: 'stood-clear' }),
-      tell: (source, steps, subject, outcome, jumper) =>
-        log('statement', { source, steps, subject, outcome, ...(jumper && { jumper }) }),
+      tell: (source, steps, subject, outcome, { jumper, often } = {}) =>
+        log('statement', {
+          source,
+          steps,
+          subject,
+          outcome,
+          ...(often && { often }),
+          ...(jumper && { jumper }),
+        }),
       look: (look, found) => log('look', { look, found }),
       measure: ({ actuator, steps }, value, felt) =>
         log('measurement', {
