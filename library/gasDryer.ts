@@ -261,6 +261,7 @@ export const gasDryer: Diagram = {
       {
         id: 'holding',
         name: 'Holding and booster coil',
+        seenAs: { name: 'First gas valve', off: 'does not click', runs: 'clicks open' },
         role: 'opens the first of the two gas valves',
         prior: commonPractice(3),
         panel: 'toe',

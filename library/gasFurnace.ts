@@ -160,6 +160,7 @@ export const gasFurnace: Diagram = {
     {
       id: 'transformer',
       name: 'Control transformer',
+      seenAs: { name: 'Hum of the transformer', off: 'is not heard', runs: 'is heard' },
       role: 'makes 24 V',
       kind: 'load',
       load: 'transformer',

@@ -96,6 +96,19 @@ it('a code whose table is a guess moves suspects less than one of the sheet, the
   expect(sail(false)).toBeGreaterThan(5 * sail(true));
 });
 
+it('one contact that is open beside another that reads good in the same position is that contact, not the knob', () => {
+  const oven = builtIn('wall-oven');
+  if (!oven) throw new Error('no oven');
+  const at = { ...drawnSetup(oven), except: [], actuators: { selector: 'bake' } };
+  const over = (from: '1' | 'B', to: 'A' | '4', shows: ReadingEvidence['shows']) =>
+    read(shows, { id: from, from: `selector.${from}`, to: `selector.${to}`, setup: at });
+  const entries = [over('1', 'A', { kind: 'over' }), over('B', '4', { kind: 'ohms', ohms: 0.3 })];
+  const { suspects } = beliefState(new UnitDiagnosis(oven, ORDINARY_METER).predictor, entries);
+  expect(suspects.find(({ id }) => id === 'selector')?.leading.causes).toEqual([
+    expect.objectContaining({ mode: 'stuck-open', contact: 'A-1' }),
+  ]);
+});
+
 describe('the same reading twice', () => {
   it('counts once and a little, whatever order its setup comes back in', () => {
     const one = read({ kind: 'over' });
