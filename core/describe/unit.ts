@@ -29,9 +29,9 @@ export function sayFaultOf(diagram: Diagram, faults: readonly Fault[]): string {
 
 /** How often something is so. */
 export const OFTEN_WORDS: Record<HowOften, string> = {
-  always: 'Every time',
+  always: 'Always',
   'now-and-then': 'Now and then',
-  once: 'Only once',
+  once: 'Once',
 };
 
 /** What may have been done to a part. */

@@ -12,6 +12,7 @@ import { space } from '../../theme/theme';
 import type { GoodShown } from '../../workers/diagnosis';
 import { BeforePower, ThenOff } from './BeforePower';
 import { Good } from './Good';
+import { ProvedDead } from './MakeSafe';
 import type { Work } from './useWork';
 
 interface Props {
@@ -32,6 +33,7 @@ export function MeasureCard({ work, test, good }: Props) {
     return (
       <>
         {!quantity && <Clamp name={name} />}
+        {!quantity && !work.safe && <ProvedDead work={work} />}
         <BeforePower
           work={work}
           steps={steps}
@@ -46,13 +48,8 @@ export function MeasureCard({ work, test, good }: Props) {
         {quantity ? `Measure: ${name}` : `Clamp around one wire: ${name}`}
       </Type>
       <Type>
-        {capital(
-          [
-            ...(quantity ? [INSTRUMENT[quantity.quantity]] : []),
-            steps === undefined ? 'as it stands' : sayUse(diagram, steps).toLowerCase(),
-          ].join(', '),
-        )}
-        .
+        {quantity ? `${capital(INSTRUMENT[quantity.quantity])}: ` : ''}
+        {steps === undefined ? 'as it stands' : sayUse(diagram, steps)}.
       </Type>
       {quantity &&
         movedBy(diagram, actuator).map(({ id, name: part, setPoints: { rising, falling } }) => (
