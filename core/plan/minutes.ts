@@ -52,6 +52,8 @@ export interface Cost {
   panels: number;
   /** Setup that it is done in; undefined where it leaves the bench as it is. */
   stand: number | undefined;
+  /** Minutes of it that live work is taken to be dearer than its time: a shop may see that otherwise. */
+  risk?: number;
 }
 
 /** The unit whole, as drawn: its place among the setups. */
@@ -92,6 +94,7 @@ export class Minutes {
         if (clampedLoad(this.diagram, test.actuator))
           return {
             minutes: MINUTES.clamp + used + MINUTES.risk,
+            risk: MINUTES.risk,
             panels: this.panelOf.get(test.actuator) ?? 0,
             stand: DRAWN,
           };
@@ -106,6 +109,7 @@ export class Minutes {
         return test.jumper
           ? {
               minutes: MINUTES.use + waited(test.steps) + MINUTES.jumper + MINUTES.risk,
+              risk: MINUTES.risk,
               panels: at(test.jumper),
               stand: DRAWN,
             }
@@ -114,6 +118,7 @@ export class Minutes {
         const { read, script, risk } = MINUTES;
         return {
           minutes: read + script + risk + waited(test.steps),
+          risk,
           panels: at([test.from, test.to]),
           stand: DRAWN,
         };

@@ -1,9 +1,11 @@
 import { builtIn } from '../../library/library';
 import type { StatementEvidence } from '../call/evidence';
+import { beliefState } from '../inference/beliefState';
 import { HEALTHY } from '../inference/entryLikelihood';
 import { ORDINARY_METER } from '../meter/meter';
 import { Trips } from './trips';
 import { UnitDiagnosis } from './unitDiagnosis';
+import { USUAL_WAY } from './wayOfWorking';
 
 const diagram = builtIn('coil-burner');
 if (!diagram) throw new Error('no burner');
@@ -20,6 +22,31 @@ it('reads cold first after a breaker has tripped, whatever a try would tell', ()
     outcome: 'opens',
   };
   expect(['ohm', 'look']).toContain(diagnosis.of([told]).tests[0]?.test.kind);
+});
+
+it('puts power on it once at most, and live work is as dear as the shop sees it', () => {
+  const seen: StatementEvidence = {
+    kind: 'statement',
+    id: 'trip',
+    source: 'seen',
+    steps,
+    subject: 'feed',
+    outcome: 'opens',
+  };
+  const { planner } = diagnosis;
+  const options = (entries: StatementEvidence[], harm = USUAL_WAY.harm) => {
+    const way = { ...USUAL_WAY, live: true, harm };
+    const state = beliefState(planner.predictor, entries);
+    return planner.problem(state, entries, way).root.options;
+  };
+  const used = ({ test }: { test: { kind: string } }): boolean =>
+    test.kind === 'try' || test.kind === 'volt';
+  expect(options([seen]).filter(used)).toEqual([]);
+  const noHeat: StatementEvidence = { ...seen, subject: 'coil', outcome: 'off' };
+  const volt = (harm: number): number =>
+    options([noHeat], harm).find(({ test }) => test.kind === 'volt')?.cost.minutes ?? 0;
+  expect(volt(240)).toBeGreaterThan(volt(60) + 2);
+  expect(volt(30)).toBeLessThan(volt(60));
 });
 
 it('knows which tests put power on a short, and under which explanation', () => {

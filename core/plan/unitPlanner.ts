@@ -46,6 +46,8 @@ export interface Advice {
 
 /** Explanations that are planned for: the likeliest that make up this much, and no more than so many. */
 const PLANNED = { share: 0.985, most: 60 };
+/** From this probability on that it trips or blows, a use puts power on a suspected short. From memory. */
+const SUSPECTED_SHORT = 0.2;
 /** A test that was taken twice says no more. */
 const MOST_TIMES = 2;
 const SHOWN = 4;
@@ -180,15 +182,16 @@ export class UnitPlanner {
       confirmed,
       options: [],
     };
-    const fresh = this.options(candidates, places, node.weights, entries, bench, way, 1);
+    const options = (times: number, shorts: boolean): Option[] =>
+      this.options(candidates, places, node.weights, entries, bench, way, times, shorts);
     const doubt = decision.entropy(node.weights);
-    const telling = fresh.some(
-      (each) => decision.expectedEntropy(each, node.weights) < doubt - worthBits(doubt),
-    );
+    const tells = (each: Option): boolean =>
+      decision.expectedEntropy(each, node.weights) < doubt - worthBits(doubt);
+    // Power goes on a suspected short once at most, and only where nothing else tells.
+    const tripped = wasSeenToTrip(entries);
+    const fresh = [false, ...(tripped ? [] : [true])].map((shorts) => options(1, shorts));
     // Only when nothing else tells is a test worth taking again.
-    node.options = telling
-      ? fresh
-      : this.options(candidates, places, node.weights, entries, bench, way, MOST_TIMES);
+    node.options = fresh.find((each) => each.some(tells)) ?? options(MOST_TIMES, !tripped);
     return { decision, root: node, places };
   }
 
@@ -223,6 +226,7 @@ export class UnitPlanner {
     bench: Bench,
     { harm }: WayOfWorking,
     times: number,
+    shorts: boolean,
   ): Option[] {
     const taken = new Map<string, number>();
     for (const entry of entries.slice(sinceRepair(entries))) {
@@ -236,7 +240,9 @@ export class UnitPlanner {
       if (!here) continue;
       // Contacts weld further and people are hurt: it comes last, where no cold reading tells.
       const short = this.trips.chance(test, hypotheses, weights);
-      const cost = short > 0 ? { ...itself, minutes: itself.minutes + harm * short } : itself;
+      if (short > SUSPECTED_SHORT && !shorts) continue;
+      const dearer = harm * short + (harm / USUAL_WAY.harm - 1) * (itself.risk ?? 0);
+      const cost = dearer === 0 ? itself : { ...itself, minutes: itself.minutes + dearer };
       const own = at.flatMap((id) => (suspects.includes(id) ? [suspects.indexOf(id)] : []));
       const minutes = this.minutes.from(bench, cost);
       const look =
@@ -286,6 +292,14 @@ export class UnitPlanner {
       .sort((a, b) => b.share - a.share);
   }
 }
+
+/** Whether somebody has seen a breaker or a fuse open since the last repair. */
+const wasSeenToTrip = (entries: readonly Evidence[]): boolean =>
+  entries
+    .slice(sinceRepair(entries))
+    .some(
+      (each) => each.kind === 'statement' && each.source === 'seen' && each.outcome === 'opens',
+    );
 
 /** Places of a decision: which hypotheses it has, and which suspects these are faults of. */
 interface Places {

@@ -7,7 +7,10 @@ export interface WayOfWorking {
   school: Policy;
   /** Whether live readings and jumper tries may be advised. */
   live: boolean;
-  /** What it is taken to cost to put power on a suspected short, in minutes: the shop says how it sees that. */
+  /**
+   * What it is taken to cost to put power on a suspected short, in minutes: the shop says how it sees that, and
+   * live work is dear by the same measure.
+   */
   harm: number;
   /** Readings at the parts alone, from the plug alone, or both. */
   place: 'part' | 'plug' | 'any';

@@ -76,7 +76,7 @@ export function WayCard({ work }: { work: Work }) {
           <Button
             key={harm}
             label={harm < 60 ? `${harm} min` : `${harm / 60} h`}
-            hint={`What the shop takes it to cost, in time: the more, the longer cold readings come first`}
+            hint="What the shop takes it to cost, in time: the more, the dearer live work is, and the longer cold readings come first"
             testID={`harm-${harm}`}
             selected={way.harm === harm}
             onPress={() => work.choose({ harm })}
