@@ -54,7 +54,7 @@ export function misfit(
     const others = entries.filter((_, k) => k !== at && said[k] === said[at]);
     const stands = others.some((each) => evidenceKey(each) === evidenceKey(entry));
     if (others.length && !stands) return;
-    // Taken in another way since, it showed what fits: that is what it is, and this was a slip twice.
+    // Taken in another way since, it showed what fits: that is what it is, and this was a slip.
     const other = entry.kind === 'reading' ? placeKey(otherWay(entry)) : undefined;
     const fits = entries.some(
       (each, k) =>
