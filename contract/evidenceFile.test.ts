@@ -82,6 +82,35 @@ describe('an evidence file', () => {
     });
   });
 
+  it('has what was out, bridged, and read at the free end of a wire', () => {
+    const setup = {
+      lift: ['lid-switch.A2'],
+      out: ['timer-motor'],
+      jumpers: [['timer.L', 'timer.SP']],
+    };
+    const [one] = read([
+      { ...lid, ...setup, from: 'lid-switch.A2:wire', to: 'drive.S', shows: '0.2' },
+    ]);
+    expect(one).toMatchObject({
+      from: 'lid-switch.A2:wire',
+      setup: { lifted: ['lid-switch.A2'], partsOut: ['timer-motor'], jumpers: setup.jumpers },
+    });
+  });
+
+  it.each([
+    [{ from: 'lid-switch.A2:wire' }, 'from', 'the wire at lid-switch.A2 is on'],
+    [{ from: 'cord.G:wire', lift: ['cord.L'] }, 'from', 'the wire at cord.G is on'],
+    [{ from: 'lid-switch.Z:wire' }, 'from', 'there is no terminal'],
+    [{ out: ['lit'] }, 'out/0', 'there is no part "lit"'],
+    [{ jumpers: [['timer.L', 'timer.L']] }, 'jumpers/0', 'two different terminals'],
+    [{ jumpers: [['timer.L', 'lid-switch.A2:wire']] }, 'jumpers/0/1', 'is on'],
+  ])('refuses %j', (more, path, message) => {
+    const faults = refused([{ ...lid, ...more }]);
+    expect(faults).toHaveLength(1);
+    expect(faults[0]).toContain(`/entries/0/${path}`);
+    expect(faults[0]).toContain(message);
+  });
+
   it('has the meter, the range and the leads that were used', () => {
     const [one] = read([
       { ...lid, meter: 'ordinary-manual', range: '200Ω', leads: 1.2, shows: 'OL' },

@@ -21,7 +21,7 @@ import { evidenceOf } from '../core/call/log';
 import type { LogEntry, ReadingRecord } from '../core/call/record';
 import type { Diagram, TerminalRef } from '../core/diagram/diagram';
 import { drawnSetup, poweredSetup, setActuator, type Setup } from '../core/diagram/setup';
-import { splitRef } from '../core/diagram/terminal';
+import { readAt } from '../core/diagram/terminal';
 import { parseDisplay } from '../core/meter/display';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { fail, ok, type Result } from '../core/result';
@@ -51,6 +51,20 @@ class WrittenReading {
   @ArrayMaxSize(60)
   @Matches(TERMINAL, { ...asTerminal, each: true })
   lift?: TerminalRef[];
+
+  /** Parts on the bench. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(60)
+  @IsString({ each: true })
+  out?: string[];
+
+  /** Bridges that are clipped on while it is read. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsArray({ each: true })
+  jumpers?: [TerminalRef, TerminalRef][];
 
   @IsOptional()
   @IsObject()
@@ -189,6 +203,7 @@ function readEntry(
 const IN_FILE: [RegExp, string][] = [
   [/^\/setup\/actuators/, '/set'],
   [/^\/setup\/lifted/, '/lift'],
+  [/^\/setup\/partsOut/, '/out'],
   [/^\/setup/, ''],
   [/^\/said/, '/shows'],
   [/^\/leadOhms/, '/leads'],
@@ -201,7 +216,8 @@ function recordOf(
   written: WrittenReading,
   report: Report,
 ): ReadingRecord | undefined {
-  const { from, to, set = {}, lift = [], byHand = {}, power = 'off', shows, wiggle } = written;
+  const { from, to, set = {}, lift = [], out = [], byHand = {}, jumpers = [] } = written;
+  const { power = 'off', shows, wiggle } = written;
   const drawn = drawnSetup(diagram);
   const live = power === 'on';
   let setup: Setup = live ? poweredSetup(drawn) : { ...drawn, except: [] };
@@ -220,10 +236,10 @@ function recordOf(
   const moves = Object.entries(set).map(([id, at]) => `${id}=${at}`);
   const steps = written.steps ?? (moves.join(',') || PLUGGED_IN);
   return {
-    part: splitRef(from).part,
+    part: readAt(diagram, from, to),
     from,
     to,
-    setup: { ...setup, lifted: lift, byHand },
+    setup: { ...setup, lifted: lift, partsOut: out, jumpers, byHand },
     ...(live && { steps }),
     wiggle: wiggle ?? false,
     lookedAgain: false,

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
-import { owners, splitRef, wiresAt } from '../../core/diagram/terminal';
+import { isWireEnd, owners, splitRef, terminalAt, wiresAt } from '../../core/diagram/terminal';
 import { radius, space, useTheme } from '../theme/theme';
 import { Type } from './Type';
 import { WireSwatch } from './WireSwatch';
@@ -25,8 +25,8 @@ export function ProbePair({ diagram, from, to, lifted, named = false }: Props) {
     <View style={styles.probes}>
       {probes.map(({ name, colour, at, testID }) => {
         const { part, terminal } = splitRef(at);
-        const wires = wiresAt(diagram, at);
-        const off = lifted.includes(at);
+        const wires = wiresAt(diagram, terminalAt(at));
+        const off = lifted.includes(terminalAt(at));
         return (
           <View
             key={name}
@@ -45,7 +45,7 @@ export function ProbePair({ diagram, from, to, lifted, named = false }: Props) {
                 </Type>
               )}
               <Type size="title" weight="mono" testID={testID}>
-                {terminal}
+                {isWireEnd(at) ? `wire off ${terminal}` : terminal}
               </Type>
               <View style={styles.wires}>
                 {wires.map((wire) => (

@@ -4,7 +4,14 @@ import { clampedLoad } from '../diagram/clampedLoad';
 import type { Actuator, Diagram, TerminalRef } from '../diagram/diagram';
 import { loopsOf } from '../diagram/loop';
 import type { Finding } from '../diagram/lint';
-import { feeds, positionsOf, type QuantityState, type Setup } from '../diagram/setup';
+import {
+  drawnSetup,
+  feeds,
+  findPoint,
+  positionsOf,
+  type QuantityState,
+  type Setup,
+} from '../diagram/setup';
 import { findSwitch, findTerminal, owners } from '../diagram/terminal';
 import { loopSuspect } from '../fault/place';
 import { METERS, type Meter } from '../meter/meter';
@@ -31,8 +38,9 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
     const ids = [...owners(diagram), ...diagram.wires].map((each) => each.id);
     if (!ids.includes(id)) report(path, `there is no part "${id}"`);
   };
-  const bridge = (path: string, pair: readonly TerminalRef[]): void => {
-    pair.forEach((ref, i) => unless(`${path}/${i}`, findTerminal(diagram, ref)));
+  const drawn = drawnSetup(diagram);
+  const bridge = (path: string, pair: readonly TerminalRef[], setup = drawn): void => {
+    pair.forEach((ref, i) => unless(`${path}/${i}`, findPoint(diagram, setup, ref)));
     if (pair.length !== 2 || pair[0] === pair[1])
       report(path, 'a jumper joins two different terminals');
   };
@@ -40,8 +48,6 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
     case 'reading': {
       const { part, from, to, steps, setup } = entry.body;
       named('/part', part);
-      unless('/from', findTerminal(diagram, from));
-      unless('/to', findTerminal(diagram, to));
       if (from === to) report('/to', 'two different points are read against each other');
       if (steps !== undefined) unless('/steps', parseSteps(diagram, steps));
       if (!isWhole(setup)) {
@@ -49,7 +55,9 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
         break;
       }
       inSetup(diagram, setup, (path, message) => report(`/setup${path}`, message));
-      setup.jumpers.forEach((pair, i) => bridge(`/setup/jumpers/${i}`, pair));
+      unless('/from', findPoint(diagram, setup, from));
+      unless('/to', findPoint(diagram, setup, to));
+      setup.jumpers.forEach((pair, i) => bridge(`/setup/jumpers/${i}`, pair, setup));
       inDisplay(diagram, entry.body, report);
       break;
     }

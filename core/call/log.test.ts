@@ -164,6 +164,16 @@ describe('what counts in the log of a call', () => {
     ]);
     expect(readingsOf(washer, log, 'timer')).toEqual([]);
   });
+
+  it('counts nothing as a reading of a switch that is not between its own terminals', () => {
+    const lifted = { ...drawnSetup(washer), lifted: ['lid-switch.A2' as const] };
+    const log = [
+      reading('through', 'OL', { to: 'drive.S' }),
+      reading('end', 'OL', { from: 'lid-switch.A2:wire', to: 'lid-switch.A1', setup: lifted }),
+    ];
+    expect(readingsOf(washer, log, 'lid-switch')).toEqual([]);
+    expect(evidenceOf(washer, log).evidence).toHaveLength(2);
+  });
 });
 
 describe('the same said twice', () => {

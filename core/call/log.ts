@@ -1,6 +1,7 @@
 import type { Outcome } from '../behaviour/statement';
 import type { Diagram } from '../diagram/diagram';
 import type { Finding } from '../diagram/lint';
+import { partAt } from '../diagram/terminal';
 import { meterWithLeads } from '../meter/meter';
 import { findingsInEntry } from './entryFindings';
 import { isRepairAct, type Evidence } from './evidence';
@@ -110,6 +111,8 @@ export function readingsOf(
   );
   return entries.slice(since + 1).flatMap((entry): LoggedReading[] => {
     if (entry.kind !== 'reading' || entry.body.part !== part || entry.body.of === 'twin') return [];
+    // Only what is read between its own terminals is a reading of the switch.
+    if ([entry.body.from, entry.body.to].some((ref) => partAt(ref) !== part)) return [];
     const display = shownIn(entry.body);
     const taken = takenWith(entry.body);
     if (!display || display.kind === 'volts' || !taken) return [];

@@ -1,6 +1,6 @@
 import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
-import { splitRef, terminalRef } from '../diagram/terminal';
+import { partAt, terminalRef } from '../diagram/terminal';
 import { subsets } from '../subsets';
 import { buildNetwork, nodeOf, type Edge, type Network } from './network';
 import { between, type OhmAnswer } from './ohmReading';
@@ -84,9 +84,9 @@ export function alone(
   from: TerminalRef,
   to: TerminalRef,
 ): Alone | undefined {
-  const id = splitRef(from).part;
-  const part = diagram.parts.find((each) => each.id === id);
-  if (!part || splitRef(to).part !== id) return undefined;
+  const part = diagram.parts.find((each) => each.id === partAt(from));
+  if (!part || partAt(to) !== part.id) return undefined;
+  const { id } = part;
   const others = part.terminals
     .map((terminal) => terminalRef(id, terminal.id))
     .filter((ref) => ref !== from && ref !== to);

@@ -4,9 +4,12 @@ import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { everyFault } from '../fault/faultList';
 import { parseFault } from '../fault/parseFault';
 import { MODES, type Fault } from '../fault/fault';
-import { buildNetwork, type Network } from './network';
+import { OhmTable } from './fastTable';
+import { buildNetwork, nodeOf, type Network } from './network';
 import { ohmReading } from './ohmReading';
+import { WIRE } from './ohms';
 import { everySetup } from './short';
+import { voltReading } from './voltReading';
 
 const diagramOf = (id: string): Diagram => {
   const found = builtIn(id);
@@ -47,6 +50,72 @@ describe('wires that share a terminal', () => {
     const bench = { ...setup, partsOut: ['limit'] };
     expect(kind(furnace, bench, 'limit.a', 'board.R')).toBe('open');
     expect(kind(furnace, bench, 'limit.a', 'limit.b')).toBe('ohms');
+  });
+});
+
+describe('the free end of what is lifted', () => {
+  const washer = diagramOf('top-load-washer');
+  const off = { ...drawnSetup(washer), lifted: ['drive.S' as const] };
+  const at = (fault?: string) => kind(washer, off, 'drive.S:wire', 'lid-switch.A2', fault);
+
+  it('reads the wire, and no longer the part that it was on', () => {
+    expect(ohmReading(washer, off, 'drive.S:wire', 'lid-switch.A2')).toMatchObject({
+      nominal: WIRE.nominal,
+    });
+    expect(kind(washer, off, 'drive.S:wire', 'drive.S')).toBe('open');
+    expect(kind(washer, off, 'drive.S', 'lid-switch.A2')).toBe('open');
+    expect(at('w3:wire-open')).toBe('open');
+    expect(at('lid-switch.A2:wire-off')).toBe('open');
+    // The bad tab has been left behind.
+    expect(
+      ohmReading(
+        washer,
+        off,
+        'drive.S:wire',
+        'lid-switch.A2',
+        faultsOf(washer, 'drive.S:loose=50'),
+      ),
+    ).toMatchObject({ nominal: WIRE.nominal });
+  });
+
+  it('is there for a part that is out, and for several wires in one connector', () => {
+    const out = { ...drawnSetup(washer), partsOut: ['lid-switch'] };
+    expect(kind(washer, out, 'lid-switch.A2:wire', 'drive.S')).toBe('ohms');
+    expect(kind(washer, out, 'lid-switch.A2:wire', 'lid-switch.A2')).toBe('open');
+    const furnace = diagramOf('gas-furnace');
+    const lifted = { ...drawnSetup(furnace), lifted: ['door-switch.2' as const] };
+    expect(kind(furnace, lifted, 'door-switch.2:wire', 'transformer.L')).toBe('ohms');
+    expect(kind(furnace, lifted, 'door-switch.2:wire', 'blower-relay.C')).toBe('ohms');
+  });
+
+  it('has the volts of the other end', () => {
+    const live = { ...poweredSetup(off), actuators: { ...off.actuators, timer: 'spin' } };
+    const open = { ...live, actuators: { ...live.actuators, lid: 'closed' } };
+    expect(voltReading(washer, open, 'drive.S:wire', 'cord.N')).toMatchObject({
+      kind: 'volts',
+      nominal: expect.closeTo(120, 0),
+    });
+    expect(voltReading(washer, open, 'drive.S', 'cord.N')).toMatchObject({
+      nominal: expect.closeTo(0, 3),
+    });
+  });
+
+  it('is the same in the table of all readings', () => {
+    const faults = ['w3:wire-open', 'lid-switch.A2:wire-off', 'drive.S:loose=50'].map((text) =>
+      faultsOf(washer, text),
+    );
+    const table = new OhmTable(washer, off, faults);
+    const row = new Float64Array(table.pairs);
+    const pair = table.pair(
+      nodeOf(table.nodes, 'drive.S:wire'),
+      nodeOf(table.nodes, 'lid-switch.A2'),
+    );
+    expect([0, 1, 2, 3].map((index) => (table.row(index, row), row[pair]))).toEqual([
+      expect.closeTo(WIRE.nominal, 9),
+      Infinity,
+      Infinity,
+      expect.closeTo(WIRE.nominal, 9),
+    ]);
   });
 });
 

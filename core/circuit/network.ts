@@ -1,6 +1,6 @@
 import type { Diagram, Ohms, TerminalRef, Wire } from '../diagram/diagram';
-import type { Setup } from '../diagram/setup';
-import { owners, terminalRef } from '../diagram/terminal';
+import { isLifted, type Setup } from '../diagram/setup';
+import { isWireEnd, owners, terminalAt, terminalRef } from '../diagram/terminal';
 import { effectOf, ownerOf, type Fault } from '../fault/fault';
 import { JOIN, JUMPER, WIRE } from './ohms';
 import {
@@ -30,7 +30,7 @@ export interface Network {
   islandOf: Int32Array;
 }
 
-/** Numbers of the nodes of a diagram; no setup and no fault changes them. */
+/** Numbers of the nodes of a diagram; no fault changes them, and a setup only by what it lifts. */
 export interface Nodes {
   /** Node of each terminal, on the part's side. */
   of: ReadonlyMap<TerminalRef, number>;
@@ -38,16 +38,29 @@ export interface Nodes {
   inside: ReadonlyMap<string, ReadonlyMap<string, number>>;
   /** Where several wires share a terminal: their common end, which leaves the terminal with them. */
   crimpOf: ReadonlyMap<TerminalRef, number>;
+  /** End of the wires at a terminal where it is a node of its own: a crimp, or a single wire that is lifted. */
+  endOf: ReadonlyMap<TerminalRef, number>;
   count: number;
 }
 
 /** Nodes of diagrams that were asked for before: behaviour asks thousands of times. */
 const KNOWN = new WeakMap<Diagram, Nodes>();
 
-export function nodesOf(diagram: Diagram): Nodes {
+export function nodesOf(diagram: Diagram, setup?: Setup): Nodes {
   const known = KNOWN.get(diagram) ?? numbered(diagram);
   KNOWN.set(diagram, known);
-  return known;
+  return setup?.lifted.length || setup?.partsOut.length
+    ? withFreeEnds(diagram, known, setup)
+    : known;
+}
+
+/** The same with a node for the free end of every single wire that a setup lifts. */
+function withFreeEnds(diagram: Diagram, nodes: Nodes, setup: Setup): Nodes {
+  const endOf = new Map(nodes.endOf);
+  for (const { from, to } of diagram.wires)
+    for (const ref of [from, to])
+      if (!endOf.has(ref) && isLifted(setup, ref)) endOf.set(ref, nodes.of.size + endOf.size);
+  return { ...nodes, endOf, count: nodes.of.size + endOf.size };
 }
 
 function numbered(diagram: Diagram): Nodes {
@@ -66,7 +79,7 @@ function numbered(diagram: Diagram): Nodes {
     for (const ref of [from, to]) ends.set(ref, (ends.get(ref) ?? 0) + 1);
   const crimpOf = new Map<TerminalRef, number>();
   for (const [ref, wires] of ends) if (wires > 1) crimpOf.set(ref, of.size + crimpOf.size);
-  return { of, inside, crimpOf, count: of.size + crimpOf.size };
+  return { of, inside, crimpOf, endOf: crimpOf, count: of.size + crimpOf.size };
 }
 
 /** The circuit of a diagram in a setup, with faults put in. */
@@ -76,7 +89,7 @@ export function buildNetwork(
   faults: readonly Fault[] = [],
   working: WorkingState = { warm: setup.power !== 'off' },
 ): Network {
-  const nodes = nodesOf(diagram);
+  const nodes = nodesOf(diagram, setup);
   const ids = owners(diagram).map((each) => each.id);
   const edges = [
     ...ids.flatMap((id) => ownEdges(diagram, nodes, id, setup, faults, working)),
@@ -126,7 +139,10 @@ export function ownEdges(
   });
 }
 
-/** Wires, and the crimps where several share a terminal. What is off a terminal is not joined to it. */
+/**
+ * Wires, and the crimps where several share a terminal. What is off a terminal is not joined to it:
+ * what was lifted ends in its free end, what has come off by itself ends nowhere that is read.
+ */
 export function wiring(
   nodes: Nodes,
   wires: readonly Wire[],
@@ -142,13 +158,13 @@ export function wiring(
     let all = ohms;
     for (const ref of [from, to]) {
       if (nodes.crimpOf.has(ref)) crimps.add(ref);
-      else {
+      else if (!nodes.endOf.has(ref)) {
         if (isOff(ref, setup, faults)) whole = false;
         all = withLoose(all, ref, faults);
       }
     }
     if (!whole) continue;
-    const [a, b] = [nodes.crimpOf.get(from), nodes.crimpOf.get(to)];
+    const [a, b] = [nodes.endOf.get(from), nodes.endOf.get(to)];
     edges.push(edge(a ?? nodeOf(nodes, from), b ?? nodeOf(nodes, to), id, id, 'wire', all));
   }
   for (const ref of crimps) {
@@ -162,8 +178,7 @@ export function wiring(
 
 /** Whether the wires of a terminal have left it. */
 function isOff(ref: TerminalRef, setup: Setup, faults: readonly Fault[]): boolean {
-  if (setup.lifted.includes(ref)) return true;
-  for (const part of setup.partsOut) if (ref.startsWith(`${part}.`)) return true;
+  if (isLifted(setup, ref)) return true;
   for (const fault of faults) if (isAt(fault, ref) && effectOf(fault, 'wires-off')) return true;
   return false;
 }
@@ -231,9 +246,12 @@ export function islands(nodeCount: number, edges: readonly { a: number; b: numbe
   return parent.map((_, node) => root(node));
 }
 
-/** The node of a terminal. Throws for a terminal that the diagram does not have: lint finds those. */
+/**
+ * The node of a terminal or of a free wire end. Throws for one that the diagram does not have, or
+ * whose wire is on: lint and the check of entries find those.
+ */
 export function nodeOf(nodes: Nodes, ref: TerminalRef): number {
-  const node = nodes.of.get(ref);
-  if (node === undefined) throw new Error(`diagram was not checked: no terminal ${ref}`);
+  const node = nodes.of.get(ref) ?? (isWireEnd(ref) ? nodes.endOf.get(terminalAt(ref)) : undefined);
+  if (node === undefined) throw new Error(`diagram was not checked: no point ${ref}`);
   return node;
 }

@@ -1,7 +1,7 @@
 import { LIBRARY } from '../../library/library';
 import { ngspice } from '../../tools/reference/ngspice';
 import { chanceFrom } from '../chance';
-import type { Diagram, TerminalRef } from '../diagram/diagram';
+import type { Diagram } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { everyFault } from '../fault/faultList';
 import { effectiveResistance } from './effectiveResistance';
@@ -22,7 +22,7 @@ const pick = <T>(items: readonly T[]): T => {
   return item;
 };
 
-/** Any position of every actuator, a wire off now and then, and mostly one fault. */
+/** Any position of every actuator, a wire off now and then with its free end, and mostly one fault. */
 function randomNetwork(diagram: Diagram, live: boolean): Network {
   const drawn = live ? poweredSetup(drawnSetup(diagram)) : { ...drawnSetup(diagram), except: [] };
   const actuators: Setup['actuators'] = { ...drawn.actuators };
@@ -45,8 +45,7 @@ function cases(live: boolean): Case[] {
   return LIBRARY.flatMap((diagram, d) =>
     Array.from({ length: SETUPS }, (_, s): Case => {
       const network = randomNetwork(diagram, live);
-      const refs = [...network.nodes.of.keys()];
-      const point = (): number => nodeOf(network.nodes, pick<TerminalRef>(refs));
+      const point = (): number => Math.floor(chance() * network.nodes.count);
       const pairs = Array.from({ length: PAIRS }, (): [number, number] => [point(), point()]);
       return { name: `d${d}s${s}x`, network, pairs: pairs.filter(([a, b]) => a !== b) };
     }),
@@ -143,7 +142,7 @@ it('a netlist says of every node which terminal it is, and leaves out what may b
   const lines = netlist(burner, network).split('\n');
   expect(lines[0]).toBe(`${burner.name} (coil-burner)`);
   for (const [ref, node] of network.nodes.of) expect(lines).toContain(`* n${node} is ${ref}`);
-  for (const [ref, node] of network.nodes.crimpOf)
+  for (const [ref, node] of network.nodes.endOf)
     expect(lines).toContain(`* n${node} is the wires at ${ref}`);
   const left = network.edges.filter((edge) => edge.nominal === null);
   expect(left.length).toBeGreaterThan(0);

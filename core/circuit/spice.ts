@@ -9,7 +9,7 @@ import { islands, type Edge, type Network } from './network';
 export function netlist(diagram: Diagram, network: Network): string {
   const lines = [`${diagram.name} (${diagram.id})`];
   for (const [ref, node] of network.nodes.of) lines.push(`* n${node} is ${ref}`);
-  for (const [ref, node] of network.nodes.crimpOf) lines.push(`* n${node} is the wires at ${ref}`);
+  for (const [ref, node] of network.nodes.endOf) lines.push(`* n${node} is the wires at ${ref}`);
   return [...lines, ...spiceCards(network)].join('\n');
 }
 

@@ -1,39 +1,42 @@
-import type { Diagram, QuantityActuator, TerminalRef } from '../diagram/diagram';
+import type { Diagram, QuantityActuator } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { quantityOf } from '../inference/quantity';
+import { sayPoints } from './point';
 import { sayPosition } from './position';
 import type { UnitTest } from '../plan/unitTests';
 
 /** A test in one sentence: what to do, with everything that must be true while it is done. */
 export function sayTest(diagram: Diagram, test: UnitTest): string {
-  const name = (id: string): string => diagram.parts.find((each) => each.id === id)?.name ?? id;
   const steps = (text: string): string => text.split(',').join(', ');
   switch (test.kind) {
     case 'look':
       return `look: ${diagram.looks?.find((each) => each.id === test.look)?.says ?? test.look}?`;
     case 'try': {
-      const bridged = test.jumper ? `with a jumper ${between(...test.jumper)}, attended, ` : '';
-      return `${bridged}try ${steps(test.steps)} and watch: ${name(test.subject)}`;
+      const bridged = test.jumper ? `with a jumper ${sayPoints(...test.jumper)}, attended, ` : '';
+      return `${bridged}try ${steps(test.steps)} and watch: ${nameOf(diagram, test.subject)}`;
     }
     case 'measure': {
       const when = test.steps === undefined ? '' : ` after ${steps(test.steps)}`;
       const quantity = quantityOf(diagram, test.actuator);
       if (!quantity)
-        return `live: current of ${name(test.actuator)}, a clamp around one of its wires put on dead${when}`;
+        return `live: current of ${nameOf(diagram, test.actuator)}, a clamp around one of its wires put on dead${when}`;
       return `measure ${quantity.name.toLowerCase()} by ${INSTRUMENT[quantity.quantity]}${when}`;
     }
     case 'volt':
-      return `live: volts ${between(test.from, test.to)}, clipped on dead, then ${steps(test.steps)}`;
+      return `live: volts ${sayPoints(test.from, test.to)}, clipped on dead, then ${steps(test.steps)}`;
     case 'ohm': {
       const moved = test.wiggle ? ['wiggled'] : [];
       return [
-        `ohms ${between(test.from, test.to)}`,
+        `ohms ${sayPoints(test.from, test.to)}`,
         ...moved,
         ...saySetup(diagram, test.setup),
       ].join(', ');
     }
   }
 }
+
+const nameOf = (diagram: Diagram, id: string): string =>
+  diagram.parts.find((each) => each.id === id)?.name ?? id;
 
 /** What a quantity is measured with. */
 export const INSTRUMENT: Record<QuantityActuator['quantity'], string> = {
@@ -43,8 +46,6 @@ export const INSTRUMENT: Record<QuantityActuator['quantity'], string> = {
   speed: 'counting turns',
   level: 'eye',
 };
-
-const between = (from: TerminalRef, to: TerminalRef): string => `${from} to ${to}`;
 
 /** How a setup differs from the one that the sheet is drawn for. */
 export function saySetup(diagram: Diagram, setup: Setup): string[] {
@@ -57,8 +58,15 @@ export function saySetup(diagram: Diagram, setup: Setup): string[] {
   const held = Object.entries(setup.byHand).map(([id, position]) => {
     const part = diagram.parts.find((each) => each.id === id);
     const actuator = part?.kind === 'switch' ? part.actuator : id;
-    return `${part?.name ?? id} moved by hand as with ${sayPosition(diagram, actuator, position)}`;
+    return `${nameOf(diagram, id)} moved by hand as with ${sayPosition(diagram, actuator, position)}`;
   });
+  return [...moved, ...held, ...sayChanges(diagram, setup)];
+}
+
+/** Wires that are lifted, parts that are out and jumpers that are on. */
+export function sayChanges(diagram: Diagram, setup: Setup): string[] {
   const lifted = setup.lifted.length ? [`wires off ${setup.lifted.join(' and ')}`] : [];
-  return [...moved, ...held, ...lifted];
+  const out = setup.partsOut.map((id) => `${nameOf(diagram, id)} out`);
+  const jumpers = setup.jumpers.map((pair) => `jumper ${sayPoints(...pair)}`);
+  return [...lifted, ...out, ...jumpers];
 }

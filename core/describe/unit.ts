@@ -3,13 +3,14 @@ import type { ActEvidence, Evidence, HowOften } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
 import { quantityOf } from '../inference/quantity';
 import { sayDoing, sayOutcome } from './outcome';
+import { sayPoints } from './point';
 import { sayPosition } from './position';
 import { sayAmps, sayDisplay, sayVolts } from './display';
 import type { Fault } from '../fault/fault';
 import { nameFault, nameOfOwner, sayModeIn } from './fault';
 import type { ShownOutcome } from '../plan/shownOutcome';
 import type { UnitTest } from '../plan/unitTests';
-import { saySetup } from './test';
+import { sayChanges, saySetup } from './test';
 
 export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
 
@@ -155,10 +156,13 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
       return {
         what: [
           ...(entry.of === 'twin' ? ['good twin'] : []),
-          `${entry.from} to ${entry.to}`,
+          sayPoints(entry.from, entry.to),
           ...(entry.steps === undefined
             ? saySetup(diagram, entry.setup)
-            : [`live, ${sayLast(diagram, entry.steps)}${sayWait(entry.steps)}`]),
+            : [
+                `live, ${sayLast(diagram, entry.steps)}${sayWait(entry.steps)}`,
+                ...sayChanges(diagram, entry.setup),
+              ]),
           ...(entry.wiggle ? ['wiggled'] : []),
         ].join(', '),
         shown: entry.shows.kind === 'volts' ? sayVolts(entry.shows.volts) : sayDisplay(entry.shows),

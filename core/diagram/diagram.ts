@@ -6,6 +6,9 @@
 /** A terminal of a part or supply, written `part.terminal`, for example `primary.COM`. */
 export type TerminalRef = `${string}.${string}`;
 
+/** The free end of what is pulled off a terminal, be it one wire or several in one connector. */
+export type WireEnd = `${TerminalRef}:wire`;
+
 /** Ohms with the interval that a good unit may show. `low <= nominal <= high`, all above zero. */
 export interface Ohms {
   nominal: number;

@@ -1,5 +1,5 @@
-import type { Diagram, Supply, SupplyKind, SwitchPart, TerminalRef } from './diagram';
-import { unknownName, type UnknownName } from './terminal';
+import type { Diagram, Supply, SupplyKind, SwitchPart, TerminalRef, WireEnd } from './diagram';
+import { findTerminal, FREE, unknownName, wiresAt, type UnknownName } from './terminal';
 import { fail, ok, type Result } from '../result';
 
 /** A quantity with its side of the dead band, which decides between the two set points. */
@@ -115,4 +115,25 @@ export function actuatorStateFor(part: SwitchPart, position: string): string | Q
   return position === 'above'
     ? { value: rising.at + rising.tolerance }
     : { value: falling.at - falling.tolerance };
+}
+
+/** Whether what is at a terminal is off it. */
+export const isLifted = ({ lifted, partsOut }: Setup, ref: TerminalRef): boolean =>
+  lifted.includes(ref) || partsOut.some((part) => ref.startsWith(`${part}.`));
+
+/** Finds a point to read at: a terminal, or the free end of what a setup has pulled off one. */
+export function findPoint(
+  diagram: Diagram,
+  setup: Setup,
+  text: string,
+): Result<TerminalRef, UnknownName> {
+  if (!text.endsWith(FREE)) return findTerminal(diagram, text);
+  const found = findTerminal(diagram, text.slice(0, -FREE.length));
+  if (!found.ok) return found;
+  const free = (message: string): Result<TerminalRef, UnknownName> =>
+    fail({ kind: 'unknown-name', what: 'wire', name: text, message });
+  if (wiresAt(diagram, found.value).length === 0) return free(`no wire is at ${found.value}`);
+  if (!isLifted(setup, found.value))
+    return free(`the wire at ${found.value} is on: lift it there, or read ${found.value} itself`);
+  return ok(text as WireEnd);
 }

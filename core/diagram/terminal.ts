@@ -1,4 +1,4 @@
-import type { Diagram, Part, Supply, SwitchPart, TerminalRef, Wire } from './diagram';
+import type { Diagram, Part, Supply, SwitchPart, TerminalRef, Wire, WireEnd } from './diagram';
 import { fail, ok, type Result } from '../result';
 
 /** A name that the diagram does not have; `known` lists what it does have at that place. */
@@ -18,11 +18,25 @@ const unknownName = (what: UnknownName['what'], name: string, known: string[]): 
 
 export const terminalRef = (part: string, terminal: string): TerminalRef => `${part}.${terminal}`;
 
-/** Splits `part.terminal` at the first dot. */
+export const FREE = ':wire';
+
+/** Whether a point is the free end of what is off a terminal. */
+export const isWireEnd = (ref: TerminalRef): ref is WireEnd => ref.endsWith(FREE);
+
+/** The terminal that a point is at, or was before it was pulled off. */
+export const terminalAt = (ref: TerminalRef): TerminalRef =>
+  isWireEnd(ref) ? (ref.slice(0, -FREE.length) as TerminalRef) : ref;
+
+/** Splits `part.terminal` at the first dot; a free wire end is named by the terminal that it left. */
 export function splitRef(ref: TerminalRef): { part: string; terminal: string } {
-  const dot = ref.indexOf('.');
-  return { part: ref.slice(0, dot), terminal: ref.slice(dot + 1) };
+  const at = terminalAt(ref);
+  const dot = at.indexOf('.');
+  return { part: at.slice(0, dot), terminal: at.slice(dot + 1) };
 }
+
+/** The part whose own terminal a point is; undefined for a free wire end. */
+export const partAt = (ref: TerminalRef): string | undefined =>
+  isWireEnd(ref) ? undefined : splitRef(ref).part;
 
 export const owners = (diagram: Diagram): (Part | Supply)[] => [
   ...diagram.supplies,
@@ -43,6 +57,10 @@ export function findTerminal(diagram: Diagram, text: string): Result<TerminalRef
   }
   return ok(terminalRef(owner.id, terminal));
 }
+
+/** What is read between two points: a part, or the wire of a free end; an unknown name is given back. */
+export const readAt = (diagram: Diagram, from: TerminalRef, to: TerminalRef): string =>
+  partAt(from) ?? partAt(to) ?? wiresAt(diagram, terminalAt(from))[0]?.id ?? splitRef(from).part;
 
 export function findPart(diagram: Diagram, id: string): Result<Part, UnknownName> {
   const part = diagram.parts.find((each) => each.id === id);

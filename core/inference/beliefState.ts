@@ -1,5 +1,5 @@
 import { loopsOf } from '../diagram/loop';
-import { splitRef } from '../diagram/terminal';
+import { partAt, terminalAt } from '../diagram/terminal';
 import { loopSuspect } from '../fault/place';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import {
@@ -167,12 +167,14 @@ export function suspectsOf(
 
 /** Suspects that a pair of points is at: of one part, of the hardware it is moved by, a whole wire. */
 export function atItself(diagram: Diagram, from: TerminalRef, to: TerminalRef): string[] {
-  const [one, two] = [splitRef(from).part, splitRef(to).part];
+  const [one, two] = [partAt(from), partAt(to)];
+  const [start, end] = [terminalAt(from), terminalAt(to)];
   const at = diagram.wires.flatMap((wire) =>
-    (wire.from === from && wire.to === to) || (wire.from === to && wire.to === from)
+    (wire.from === start && wire.to === end) || (wire.from === end && wire.to === start)
       ? [wire.id]
       : [],
   );
+  if (one === undefined || two === undefined) return at;
   if (one === two) {
     at.push(one);
     // A loop is read at each of its contacts.

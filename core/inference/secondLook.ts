@@ -1,5 +1,5 @@
 import type { Diagram } from '../diagram/diagram';
-import { splitRef } from '../diagram/terminal';
+import { partAt, splitRef } from '../diagram/terminal';
 import { displayInterval } from '../meter/meter';
 import {
   evidenceKey,
@@ -140,8 +140,8 @@ function otherReadings(
 
 function isHeaterContact(diagram: Diagram, { from, to }: ReadingEvidence): boolean {
   const [one, two] = [splitRef(from), splitRef(to)];
-  const part = diagram.parts.find((each) => each.id === one.part);
-  if (part?.kind !== 'switch' || two.part !== part.id) return false;
+  const part = diagram.parts.find((each) => each.id === partAt(from));
+  if (part?.kind !== 'switch' || partAt(to) !== part.id) return false;
   return part.contacts.some(
     ({ between, circuit }) =>
       circuit === 'heater' && between.includes(one.terminal) && between.includes(two.terminal),

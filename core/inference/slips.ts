@@ -1,6 +1,6 @@
 import type { Diagram, Part, SwitchPart, TerminalRef } from '../diagram/diagram';
 import { actuatorStateFor, positionsOf, switchPosition, type Setup } from '../diagram/setup';
-import { splitRef, terminalRef } from '../diagram/terminal';
+import { partAt, splitRef, terminalRef } from '../diagram/terminal';
 
 /** A setup that people believe they are in while they are in another, through all their readings. */
 export type Slip =
@@ -127,9 +127,9 @@ export type SlipKind = keyof typeof SLIPS;
 export function otherPlaces<T extends At>(diagram: Diagram, place: T): [SlipKind, T][] {
   const { from, to, setup } = place;
   const [one, two] = [splitRef(from), splitRef(to)];
-  const part = diagram.parts.find((each) => each.id === one.part);
+  const part = diagram.parts.find((each) => each.id === partAt(from));
   // What runs through the unit is not at one part, and its neighbours are too many.
-  if (!part || one.part !== two.part) return [];
+  if (!part || part.id !== partAt(to)) return [];
   const list: [SlipKind, T][] = [];
   if (part.kind === 'switch') {
     const stands = switchPosition(setup, part);

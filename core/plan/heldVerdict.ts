@@ -1,5 +1,5 @@
 import { placeKey, type Evidence, type ReadingEvidence } from '../call/evidence';
-import { splitRef } from '../diagram/terminal';
+import { partAt } from '../diagram/terminal';
 import type { Mode } from '../fault/fault';
 import {
   readingsFor,
@@ -93,7 +93,7 @@ function inOtherWay(entries: readonly Evidence[], id: string): UnitTest | undefi
     (each) => each.kind === 'reading' && placeKey(each) === placeKey(other),
   );
   const { from, to, setup, wiggle } = other;
-  const reach = splitRef(from).part === splitRef(to).part ? 'own' : 'through';
+  const reach = partAt(from) !== undefined && partAt(from) === partAt(to) ? 'own' : 'through';
   return taken ? undefined : { kind: 'ohm', reach, from, to, setup, wiggle };
 }
 

@@ -53,10 +53,15 @@ function diagnosisOf(id: string): UnitDiagnosis {
 /** One line of a situation as an evidence file has it. */
 function entryOf(diagram: Diagram, words: string): object {
   const [kind = '', ...rest] = words.split(' ');
-  const plain = rest.filter((word) => !/^(hand|set|often)=/.test(word));
+  const plain = rest.filter((word) => !/^(hand|set|often|lift|jump)=/.test(word));
   const [one = '', two = '', three = '', four] = plain;
   const named = (name: string): string | undefined =>
     rest.find((word) => word.startsWith(`${name}=`))?.slice(name.length + 1);
+  const pair = named('jump')?.split(',');
+  const changed = {
+    ...(named('lift') && { lift: named('lift')?.split(',') }),
+    ...(pair && { jumpers: [pair] }),
+  };
   switch (kind) {
     case 'told':
     case 'seen':
@@ -91,7 +96,15 @@ function entryOf(diagram: Diagram, words: string): object {
     case 'did':
       return { kind: 'act', act: one, part: plain.slice(1).join(' ') };
     case 'volts':
-      return { kind: 'reading', from: one, to: two, shows: `${three} V`, power: 'on', steps: four };
+      return {
+        kind: 'reading',
+        from: one,
+        to: two,
+        shows: `${three} V`,
+        power: 'on',
+        steps: four,
+        ...changed,
+      };
     case 'read': {
       const { part } = splitRef(one as TerminalRef);
       const found = findSwitch(diagram, part);
@@ -114,6 +127,7 @@ function entryOf(diagram: Diagram, words: string): object {
         to: two,
         shows: three,
         ...(actuator && { set: { [actuator]: position } }),
+        ...changed,
       };
     }
     default:

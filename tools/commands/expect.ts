@@ -3,8 +3,7 @@ import { ohmReading } from '../../core/circuit/ohmReading';
 import { alone } from '../../core/circuit/isolation';
 import { voltReading, type VoltAnswer } from '../../core/circuit/voltReading';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
-import type { Setup } from '../../core/diagram/setup';
-import { findTerminal } from '../../core/diagram/terminal';
+import { findPoint, type Setup } from '../../core/diagram/setup';
 import { sayOhms } from '../../core/describe/display';
 import { BadInput, EXIT, openDiagram, out, outJson, valueOf, type Exit } from './command';
 import { faultsFrom, setupFrom, type SetupOptions } from './setup';
@@ -22,13 +21,13 @@ export interface ExpectOptions extends SetupOptions {
  */
 export function expect(options: ExpectOptions): Exit {
   const diagram = openDiagram(options.diagram);
+  const setup = setupFrom(diagram, options);
   const end = (name: 'from' | 'to'): TerminalRef => {
     const text = options[name];
     if (!text) throw new BadInput(`--${name} PART.TERMINAL is missing`);
-    return valueOf(findTerminal(diagram, text));
+    return valueOf(findPoint(diagram, setup, text));
   };
   const [from, to] = [end('from'), end('to')];
-  const setup = setupFrom(diagram, options);
   const faults = faultsFrom(diagram, options.fault);
   const jumper = jumperOf(diagram, setup);
   if (jumper?.verdict === 'refused') {
