@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import type { Diagram, SwitchPart } from '../core/diagram/diagram';
 import { switches } from '../core/diagram/terminal';
-import { bigSelector } from '../library/bigSelector';
+import { bigSelector } from '../library/madeUp/bigSelector';
 import { LIBRARY } from '../library/library';
 import { readTableCsv, writeTableCsv } from './contactTableCsv';
 import { checkDiagram, readDiagram } from './diagramFile';

@@ -1,26 +1,26 @@
 import type { Diagram } from '../core/diagram/diagram';
-import { cleanOven } from './cleanOven';
-import { coilBurner } from './coilBurner';
-import { coilRange } from './coilRange';
-import { coolingUnit } from './coolingUnit';
-import { dehumidifier } from './dehumidifier';
-import { dishwasher } from './dishwasher';
-import { electricDryer } from './electricDryer';
-import { frontLoadWasher } from './frontLoadWasher';
-import { gasDryer } from './gasDryer';
-import { gasFurnace } from './gasFurnace';
-import { millivoltFireplace } from './millivoltFireplace';
-import { overRangeOven } from './overRangeOven';
-import { radiantBurner } from './radiantBurner';
-import { radiantRange } from './radiantRange';
-import { refrigerator } from './refrigerator';
-import { relayMonitorOven } from './relayMonitorOven';
-import { standingPilotHeater } from './standingPilotHeater';
-import { topLoadWasher } from './topLoadWasher';
-import { trailerFurnace } from './trailerFurnace';
-import { trailerWaterHeater } from './trailerWaterHeater';
-import { trashCompactor } from './trashCompactor';
-import { wallOven } from './wallOven';
+import { cleanOven } from './units/cleanOven';
+import { coilBurner } from './units/coilBurner';
+import { coilRange } from './units/coilRange';
+import { coolingUnit } from './units/coolingUnit';
+import { dehumidifier } from './units/dehumidifier';
+import { dishwasher } from './units/dishwasher';
+import { electricDryer } from './units/electricDryer';
+import { frontLoadWasher } from './units/frontLoadWasher';
+import { gasDryer } from './units/gasDryer';
+import { gasFurnace } from './units/gasFurnace';
+import { millivoltFireplace } from './units/millivoltFireplace';
+import { overRangeOven } from './units/overRangeOven';
+import { radiantBurner } from './units/radiantBurner';
+import { radiantRange } from './units/radiantRange';
+import { refrigerator } from './units/refrigerator';
+import { relayMonitorOven } from './units/relayMonitorOven';
+import { standingPilotHeater } from './units/standingPilotHeater';
+import { topLoadWasher } from './units/topLoadWasher';
+import { trailerFurnace } from './units/trailerFurnace';
+import { trailerWaterHeater } from './units/trailerWaterHeater';
+import { trashCompactor } from './units/trashCompactor';
+import { wallOven } from './units/wallOven';
 
 /** The built-in diagrams. Generic units, drawn by us in the manner of the trade. */
 export const LIBRARY: readonly Diagram[] = [

@@ -1,5 +1,5 @@
 import { switches } from '../diagram/terminal';
-import { bigSelector } from '../../library/bigSelector';
+import { bigSelector } from '../../library/madeUp/bigSelector';
 import { proofOf } from './proof';
 import { totalMoves } from './route';
 

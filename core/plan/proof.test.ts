@@ -4,7 +4,7 @@ import { cellState } from '../diagram/contactTable';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { drawnSetup, switchPosition } from '../diagram/setup';
 import { switches } from '../diagram/terminal';
-import { bigSelector } from '../../library/bigSelector';
+import { bigSelector } from '../../library/madeUp/bigSelector';
 import { coldPositions, proofOf } from './proof';
 import { fewestMoves, moves, totalMoves } from './route';
 

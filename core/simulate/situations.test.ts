@@ -10,7 +10,7 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { findSwitch, splitRef } from '../diagram/terminal';
 import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
-import { SITUATION_UNITS } from '../../library/situationUnits';
+import { SITUATION_UNITS } from '../../library/madeUp/situationUnits';
 
 /**
  * Situations as technicians tell them (common practice), on built-in units and on five that were written for them: what was told, read, looked

@@ -7,7 +7,7 @@ import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
 import { poorlyKnown, SHORTFALLS, type Shortfall } from '../../core/simulate/poorerModel';
 import { workCall } from '../../core/simulate/simulatedCall';
 import { LIBRARY } from '../../library/library';
-import { madeUpUnit } from '../../library/madeUpUnit';
+import { madeUpUnit } from '../../library/madeUp/madeUpUnit';
 import { EXIT, out, outJson } from '../commands/command';
 import { count, emptyTally, percent, shortOf, type Tally } from './tally';
 

@@ -1,4 +1,4 @@
-import { bigSelector } from '../../library/bigSelector';
+import { bigSelector } from '../../library/madeUp/bigSelector';
 import { proofOf, type Depth } from '../../core/plan/proof';
 import { fewestMoves, totalMoves } from '../../core/plan/route';
 import { switches } from '../../core/diagram/terminal';

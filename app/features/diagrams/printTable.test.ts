@@ -1,5 +1,5 @@
 import { switches } from '../../../core/diagram/terminal';
-import { bigSelector } from '../../../library/bigSelector';
+import { bigSelector } from '../../../library/madeUp/bigSelector';
 import { builtIn } from '../../../library/library';
 import { fillSheet, printTable } from './printTable';
 

@@ -1,5 +1,8 @@
-import type { Diagram, SwitchPart } from '../core/diagram/diagram';
-import { commonPractice, handActuator, table } from './standardParts';
+import type { SwitchPart } from '../../core/diagram/diagram';
+import { handActuator } from '../shelf/actuators';
+import { commonPractice } from '../shelf/practice';
+import { table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** One contact of the loop: they differ in what moves them. */
 const inLoop = (
@@ -22,13 +25,11 @@ const heat = (closedBelow = true): SwitchPart['table'] => ({
 });
 
 /** Millivolt gas fireplace: thermopile, wall switch, thermostat, limit, vent switch, gas valve. */
-export const millivoltFireplace: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const millivoltFireplace = unit({
   id: 'millivolt-fireplace',
   name: 'Millivolt fireplace, four contacts in the loop',
   kind: 'gas fireplace',
-  drawnFor: { wall: 'off', room: 65, box: 70, vent: 70 },
+  drawnFor: { room: 65, box: 70, vent: 70 },
   supplies: [
     {
       id: 'thermopile',
@@ -116,14 +117,14 @@ export const millivoltFireplace: Diagram = {
       where: 'Behind the lower grille; go by the marks TP, TH and TP/TH, not by place',
     },
   ],
-  wires: [
-    { id: 'w1', colour: 'RD', from: 'thermopile.TPTH', to: 'wall-switch.a' },
-    { id: 'w2', colour: 'BN', from: 'wall-switch.b', to: 'thermostat.a' },
-    { id: 'w3', colour: 'BN', from: 'thermostat.b', to: 'limit.a' },
-    { id: 'w4', colour: 'YE', from: 'limit.b', to: 'vent-switch.a' },
-    { id: 'w5', colour: 'YE', from: 'vent-switch.b', to: 'valve.TH' },
-    { id: 'w6', colour: 'WH', from: 'valve.TP', to: 'thermopile.TP' },
-  ],
+  wires: wires(`
+    RD thermopile.TPTH wall-switch.a
+    BN wall-switch.b thermostat.a
+    BN thermostat.b limit.a
+    YE limit.b vent-switch.a
+    YE vent-switch.b valve.TH
+    WH valve.TP thermopile.TP
+  `),
   uses: [{ id: 'fire', name: 'Fire on and off', steps: 'wall=on,wait=60,wall=off' }],
   looks: [
     {
@@ -141,4 +142,4 @@ export const millivoltFireplace: Diagram = {
     'Pulling a plug does not make this loop dead: put the pilot out or lift one wire before ohms.',
     'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
   ],
-};
+});

@@ -1,4 +1,4 @@
-import { chanceFrom } from '../core/chance';
+import { chanceFrom } from '../../core/chance';
 import type {
   Actuator,
   BoardPart,
@@ -11,25 +11,14 @@ import type {
   TerminalRef,
   Use,
   Wire,
-} from '../core/diagram/diagram';
-import { terminalRef } from '../core/diagram/terminal';
-import {
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  houseBattery,
-  indoorLine,
-  mainsCord,
-  neonLamp,
-  opensOnRise,
-  plainLoad,
-  plainSwitch,
-  rangeCord,
-  relayActuator,
-  relayContact,
-  table,
-} from './standardParts';
+} from '../../core/diagram/diagram';
+import { terminalRef } from '../../core/diagram/terminal';
+import { handActuator, relayActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, neonLamp, plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { houseBattery, indoorLine, mainsCord, rangeCord } from '../shelf/supplies';
+import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
 
 /** Two sides of something in a circuit. */
 interface Between {

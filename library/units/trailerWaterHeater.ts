@@ -1,28 +1,17 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  houseBattery,
-  opensOnRise,
-  plainLoad,
-  plainSwitch,
-  relayActuator,
-  relayContact,
-  table,
-} from './standardParts';
+import { handActuator, relayActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, plainLoad } from '../shelf/loads';
+import { CAUSES, commonPractice } from '../shelf/practice';
+import { houseBattery } from '../shelf/supplies';
+import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Trailer water heater on 12 V: wall switch with fault lamp, thermostat, emergency cut-out, board. */
-export const trailerWaterHeater: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const trailerWaterHeater = unit({
   id: 'trailer-water-heater',
   name: 'Trailer water heater with emergency cut-out',
   kind: 'trailer water heater',
-  drawnFor: { wall: 'off', 'valve-relay': 'idle', 'lamp-relay': 'idle', tank: 70, flame: 70 },
-  frame: 'frame.F',
+  drawnFor: { tank: 70, flame: 70 },
   supplies: [houseBattery],
   actuators: [
     handActuator('wall', 'Wall switch', 'button', { off: 'wall switch off', on: 'wall switch on' }),
@@ -239,23 +228,23 @@ export const trailerWaterHeater: Diagram = {
       { value: about(130, 20), volts: 12 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'RD', from: 'battery.P', to: 'fuse.a' },
-    { id: 'w2', colour: 'RD', from: 'fuse.b', to: 'wall-switch.1' },
-    { id: 'w3', colour: 'OR', from: 'wall-switch.2', to: 'cut-out.c' },
-    { id: 'w4', colour: 'BN', from: 'cut-out.d', to: 'thermostat.a' },
-    { id: 'w5', colour: 'BN-WH', from: 'thermostat.b', to: 'board.P' },
-    { id: 'w6', colour: 'BK', from: 'board.M', to: 'battery.M' },
-    { id: 'w7', colour: 'VT', from: 'board.P', to: 'valve-contact.C' },
-    { id: 'w8', colour: 'YE', from: 'valve-contact.NO', to: 'valve.a' },
-    { id: 'w9', colour: 'BK', from: 'valve.b', to: 'board.M' },
-    { id: 'w10', colour: 'GY', from: 'board.P', to: 'lamp-contact.C' },
-    { id: 'w11', colour: 'BU', from: 'lamp-contact.NO', to: 'fault-lamp.a' },
-    { id: 'w12', colour: 'BK', from: 'fault-lamp.b', to: 'battery.M' },
-    { id: 'w14', colour: 'WH', from: 'flame-sensor.r', to: 'board.FS' },
-    { id: 'w15', colour: 'GN', from: 'flame-sensor.g', to: 'board.M' },
-    { id: 'w13', colour: 'BK', from: 'board.M', to: 'frame.G' },
-  ],
+  wires: wires(`
+    RD battery.P fuse.a
+    RD fuse.b wall-switch.1
+    OR wall-switch.2 cut-out.c
+    BN cut-out.d thermostat.a
+    BN-WH thermostat.b board.P
+    BK board.M battery.M
+    VT board.P valve-contact.C
+    YE valve-contact.NO valve.a
+    BK valve.b board.M
+    GY board.P lamp-contact.C
+    BU lamp-contact.NO fault-lamp.a
+    BK fault-lamp.b battery.M
+    BK board.M frame.G
+    WH flame-sensor.r board.FS
+    GN flame-sensor.g board.M
+  `),
   uses: [{ id: 'heat', name: 'Heat the water', steps: 'wall=on,wait=60,wall=off,wait=30' }],
   looks: [
     {
@@ -281,4 +270,4 @@ export const trailerWaterHeater: Diagram = {
     'Hot water scalds: let the tank cool before the cut-out is pressed, and find why it opened.',
     'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
   ],
-};
+});

@@ -1,33 +1,17 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  commonPractice,
-  frame,
-  handActuator,
-  houseBattery,
-  opensOnRise,
-  plainLoad,
-  plainSwitch,
-  relayActuator,
-  relayContact,
-  table,
-} from './standardParts';
+import { handActuator, relayActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { plainLoad } from '../shelf/loads';
+import { CAUSES, commonPractice } from '../shelf/practice';
+import { houseBattery } from '../shelf/supplies';
+import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Trailer furnace on 12 V: board, blower, sail switch, limit, gas valve. */
-export const trailerFurnace: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const trailerFurnace = unit({
   id: 'trailer-furnace',
   name: 'Trailer furnace with sail switch',
   kind: 'trailer furnace',
-  drawnFor: {
-    thermostat: 'off',
-    'blower-relay': 'idle',
-    'valve-relay': 'idle',
-    air: 0,
-    chamber: 70,
-  },
-  frame: 'frame.F',
+  drawnFor: { air: 0, chamber: 70 },
   supplies: [houseBattery],
   actuators: [
     handActuator('thermostat', 'Thermostat', 'knob', {
@@ -274,23 +258,23 @@ export const trailerFurnace: Diagram = {
       { value: { nominal: 22, low: 18, high: 27 }, volts: 12 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'RD', from: 'battery.P', to: 'fuse.a' },
-    { id: 'w2', colour: 'RD', from: 'fuse.b', to: 'board.P' },
-    { id: 'w3', colour: 'YE', from: 'battery.M', to: 'board.M' },
-    { id: 'w4', colour: 'BU', from: 'board.P', to: 'call.a' },
-    { id: 'w5', colour: 'BU-WH', from: 'call.b', to: 'board.T' },
-    { id: 'w6', colour: 'BU-WH', from: 'board.T', to: 'limit.a' },
-    { id: 'w7', colour: 'BN', from: 'limit.b', to: 'sail.COM' },
-    { id: 'w8', colour: 'OR', from: 'sail.NO', to: 'board.S' },
-    { id: 'w9', colour: 'OR', from: 'board.S', to: 'valve-contact.C' },
-    { id: 'w10', colour: 'BK', from: 'valve-contact.NO', to: 'valve.a' },
-    { id: 'w11', colour: 'YE', from: 'valve.b', to: 'board.M' },
-    { id: 'w12', colour: 'RD', from: 'board.P', to: 'blower-contact.C' },
-    { id: 'w13', colour: 'RD-WH', from: 'blower-contact.NO', to: 'blower.p' },
-    { id: 'w14', colour: 'YE', from: 'blower.m', to: 'board.M' },
-    { id: 'w15', colour: 'YE', from: 'board.M', to: 'frame.G' },
-  ],
+  wires: wires(`
+    RD battery.P fuse.a
+    RD fuse.b board.P
+    YE battery.M board.M
+    BU board.P call.a
+    BU-WH call.b board.T
+    BU-WH board.T limit.a
+    BN limit.b sail.COM
+    OR sail.NO board.S
+    OR board.S valve-contact.C
+    BK valve-contact.NO valve.a
+    YE valve.b board.M
+    RD board.P blower-contact.C
+    RD-WH blower-contact.NO blower.p
+    YE blower.m board.M
+    YE board.M frame.G
+  `),
   uses: [
     {
       id: 'heat',
@@ -314,4 +298,4 @@ export const trailerFurnace: Diagram = {
     'The sail switch proves the air for the flame: it is never bridged, its arm never bent.',
     'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
   ],
-};
+});

@@ -1,23 +1,16 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  commonPractice,
-  frame,
-  handActuator,
-  mainsCord,
-  startButton,
-  table,
-} from './standardParts';
+import { handActuator, startButton } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { CAUSES, commonPractice } from '../shelf/practice';
+import { mainsCord } from '../shelf/supplies';
+import { table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Over-the-range oven: three-switch door interlock, monitor ahead of the cook relay. */
-export const overRangeOven: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const overRangeOven = unit({
   id: 'over-range-oven',
   name: 'Over-range oven, three-switch door interlock',
   kind: 'over-range oven',
-  drawnFor: { door: 'open', start: 'released', cook: 'idle' },
-  frame: 'frame.F',
+  drawnFor: { door: 'open' },
   supplies: [mainsCord(20)],
   actuators: [
     handActuator('door', 'Door', 'door', {
@@ -250,24 +243,24 @@ export const overRangeOven: Diagram = {
       panel: 'case',
     },
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'cord.L', to: 'fuse.A' },
-    { id: 'w2', colour: 'BK-WH', from: 'fuse.B', to: 'primary.COM' },
-    { id: 'w3', colour: 'BK-WH', from: 'fuse.B', to: 'control.A' },
-    { id: 'w4', colour: 'RD', from: 'primary.NO', to: 'relay.C' },
-    { id: 'w5', colour: 'RD', from: 'primary.NO', to: 'monitor.COM' },
-    { id: 'w6', colour: 'OR', from: 'magnetron.A', to: 'turntable.A' },
-    { id: 'w7', colour: 'WH', from: 'monitor.NC', to: 'cord.N' },
-    { id: 'w8', colour: 'WH', from: 'control.B', to: 'cord.N' },
-    { id: 'w9', colour: 'WH', from: 'magnetron.B', to: 'cord.N' },
-    { id: 'w10', colour: 'WH', from: 'turntable.B', to: 'cord.N' },
-    { id: 'w13', colour: 'OR', from: 'relay.NO', to: 'magnetron.A' },
-    { id: 'w11', colour: 'BU', from: 'sense.COM', to: 'board.DOOR1' },
-    { id: 'w12', colour: 'GY', from: 'sense.NO', to: 'board.DOOR2' },
-    { id: 'w14', colour: 'GN', from: 'cord.G', to: 'frame.G' },
-    { id: 'w15', colour: 'YE', from: 'control.S1', to: 'board.PWR1' },
-    { id: 'w16', colour: 'YE', from: 'control.S2', to: 'board.PWR2' },
-  ],
+  wires: wires(`
+    BK cord.L fuse.A
+    BK-WH fuse.B primary.COM
+    BK-WH fuse.B control.A
+    RD primary.NO relay.C
+    RD primary.NO monitor.COM
+    OR magnetron.A turntable.A
+    WH monitor.NC cord.N
+    WH control.B cord.N
+    WH magnetron.B cord.N
+    WH turntable.B cord.N
+    BU sense.COM board.DOOR1
+    GY sense.NO board.DOOR2
+    OR relay.NO magnetron.A
+    GN cord.G frame.G
+    YE control.S1 board.PWR1
+    YE control.S2 board.PWR2
+  `),
   uses: [
     {
       id: 'cook',
@@ -291,4 +284,4 @@ export const overRangeOven: Diagram = {
     'Never run it with the case off. After any door or interlock work a leakage check is due.',
     'Door interlock switches are replaced with the maker’s part, never bridged.',
   ],
-};
+});

@@ -1,25 +1,16 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  mainsCord,
-  plainLoad,
-  plainSwitch,
-  table,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, plainLoad } from '../shelf/loads';
+import { CAUSES, commonPractice } from '../shelf/practice';
+import { mainsCord } from '../shelf/supplies';
+import { plainSwitch, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Dishwasher with a timer: door latch switch, overfill float, thermal fuse in the console. */
-export const dishwasher: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const dishwasher = unit({
   id: 'dishwasher',
   name: 'Dishwasher, timer and overfill float',
   kind: 'dishwasher',
-  drawnFor: { latch: 'latched', float: 'down', timer: 'off' },
-  frame: 'frame.F',
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('latch', 'Door latch', 'door', {
@@ -169,19 +160,19 @@ export const dishwasher: Diagram = {
       { value: { watts: 700, volts: 120, tolerancePercent: 10 }, volts: 120 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'cord.L', to: 'fuse.a' },
-    { id: 'w2', colour: 'BK-WH', from: 'fuse.b', to: 'latch-switch.1' },
-    { id: 'w3', colour: 'RD', from: 'latch-switch.2', to: 'timer.L' },
-    { id: 'w4', colour: 'BU', from: 'timer.V', to: 'float-switch.1' },
-    { id: 'w5', colour: 'BU-WH', from: 'float-switch.2', to: 'valve.a' },
-    { id: 'w6', colour: 'VT', from: 'timer.P', to: 'pump.a' },
-    { id: 'w7', colour: 'OR', from: 'timer.H', to: 'heater.a' },
-    { id: 'w8', colour: 'WH', from: 'valve.b', to: 'cord.N' },
-    { id: 'w9', colour: 'WH', from: 'pump.b', to: 'cord.N' },
-    { id: 'w10', colour: 'WH', from: 'heater.b', to: 'cord.N' },
-    { id: 'w11', colour: 'GN', from: 'cord.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK cord.L fuse.a
+    BK-WH fuse.b latch-switch.1
+    RD latch-switch.2 timer.L
+    BU timer.V float-switch.1
+    BU-WH float-switch.2 valve.a
+    VT timer.P pump.a
+    OR timer.H heater.a
+    WH valve.b cord.N
+    WH pump.b cord.N
+    WH heater.b cord.N
+    GN cord.G frame.G
+  `),
   uses: [
     {
       id: 'cycle',
@@ -211,4 +202,4 @@ export const dishwasher: Diagram = {
     'Unplug or lock out: the wires behind the toe panel stay live with the door open.',
     'Hot water and a hot heater: let it cool, and mind the edges of the toe panel.',
   ],
-};
+});

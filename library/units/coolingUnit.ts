@@ -1,26 +1,17 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  indoorLine,
-  opensOnRise,
-  plainLoad,
-  plainSwitch,
-  relayContact,
-  table,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { indoorLine } from '../shelf/supplies';
+import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Air conditioner, outdoor unit: pressure switches in the 24 V line, which is fed from indoors. */
-export const coolingUnit: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const coolingUnit = unit({
   id: 'cooling-unit',
   name: 'Air conditioner, outdoor unit',
   kind: 'air conditioner',
-  drawnFor: { stat: 'off', pull: 'idle', suction: 118, head: 250 },
-  frame: 'frame.F',
+  drawnFor: { suction: 118, head: 250 },
   supplies: [
     {
       id: 'feed',
@@ -212,18 +203,18 @@ export const coolingUnit: Diagram = {
       { value: about(32, 20), working: about(190, 20), volts: 240 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'contactor.C' },
-    { id: 'w2', colour: 'BK-RD', from: 'contactor.NO', to: 'compressor.a' },
-    { id: 'w3', colour: 'BK-YE', from: 'contactor.NO', to: 'fan.a' },
-    { id: 'w4', colour: 'RD', from: 'compressor.b', to: 'feed.L2' },
-    { id: 'w5', colour: 'BN', from: 'fan.b', to: 'feed.L2' },
-    { id: 'w6', colour: 'RD', from: 'indoor.R', to: 'call.1' },
-    { id: 'w7', colour: 'YE', from: 'call.2', to: 'low-pressure.1' },
-    { id: 'w8', colour: 'YE-BK', from: 'low-pressure.2', to: 'high-pressure.1' },
-    { id: 'w9', colour: 'YE-WH', from: 'high-pressure.2', to: 'coil.a' },
-    { id: 'w10', colour: 'BU', from: 'coil.b', to: 'indoor.C' },
-  ],
+  wires: wires(`
+    BK feed.L1 contactor.C
+    BK-RD contactor.NO compressor.a
+    BK-YE contactor.NO fan.a
+    RD compressor.b feed.L2
+    BN fan.b feed.L2
+    RD indoor.R call.1
+    YE call.2 low-pressure.1
+    YE-BK low-pressure.2 high-pressure.1
+    YE-WH high-pressure.2 coil.a
+    BU coil.b indoor.C
+  `),
   uses: [{ id: 'cool', name: 'Call for cooling', steps: 'stat=cool,wait=60,stat=off' }],
   looks: [
     {
@@ -248,4 +239,4 @@ export const coolingUnit: Diagram = {
     'A capacitor holds its charge: discharge it before hands go in.',
     'A brazed pressure switch and any work on the refrigerant want a licence.',
   ],
-};
+});

@@ -1,21 +1,14 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  about,
-  commonPractice,
-  handActuator,
-  plainLoad,
-  plainSwitch,
-  table,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { about, plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { plainSwitch, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Thermoelectric dehumidifier: adapter, power switch, three-terminal float microswitch. */
-export const dehumidifier: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const dehumidifier = unit({
   id: 'dehumidifier',
   name: 'Thermoelectric dehumidifier, float microswitch',
   kind: 'dehumidifier',
-  drawnFor: { onoff: 'off', tank: 'empty' },
   supplies: [
     {
       id: 'adapter',
@@ -137,18 +130,18 @@ export const dehumidifier: Diagram = {
       { value: about(1500, 20), volts: 9 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'RD', from: 'adapter.P', to: 'jack.P' },
-    { id: 'w2', colour: 'BK', from: 'adapter.M', to: 'jack.M' },
-    { id: 'w3', colour: 'RD', from: 'jack.P1', to: 'power-switch.1' },
-    { id: 'w4', colour: 'RD-WH', from: 'power-switch.2', to: 'float-switch.COM' },
-    { id: 'w5', colour: 'YE', from: 'float-switch.NO', to: 'module.a' },
-    { id: 'w6', colour: 'YE', from: 'float-switch.NO', to: 'fan.a' },
-    { id: 'w7', colour: 'OR', from: 'float-switch.NC', to: 'full-lamp.a' },
-    { id: 'w8', colour: 'BK', from: 'module.b', to: 'jack.M1' },
-    { id: 'w9', colour: 'BK', from: 'fan.b', to: 'jack.M1' },
-    { id: 'w10', colour: 'BK', from: 'full-lamp.b', to: 'jack.M1' },
-  ],
+  wires: wires(`
+    RD adapter.P jack.P
+    BK adapter.M jack.M
+    RD jack.P1 power-switch.1
+    RD-WH power-switch.2 float-switch.COM
+    YE float-switch.NO module.a
+    YE float-switch.NO fan.a
+    OR float-switch.NC full-lamp.a
+    BK module.b jack.M1
+    BK fan.b jack.M1
+    BK full-lamp.b jack.M1
+  `),
   uses: [
     {
       id: 'run',
@@ -178,4 +171,4 @@ export const dehumidifier: Diagram = {
     'Pull the adapter before the back comes off; empty the tank first.',
     'Volts of the adapter without load prove little: read them while it runs.',
   ],
-};
+});

@@ -1,25 +1,17 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  neonLamp,
-  opensOnRise,
-  plainLoad,
-  rangeCord,
-  table,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, neonLamp, plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { rangeCord } from '../shelf/supplies';
+import { opensOnRise, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Self-cleaning wall oven: selector, thermostat, and a wax motor that locks the door and moves a switch. */
-export const cleanOven: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const cleanOven = unit({
   id: 'clean-oven',
   name: 'Self-cleaning wall oven, door lock with switch',
   kind: 'wall oven',
-  drawnFor: { selector: 'off', wax: 70, cavity: 70 },
-  frame: 'frame.F',
+  drawnFor: { wax: 70, cavity: 70 },
   supplies: [rangeCord(30, 'Feed')],
   actuators: [
     handActuator('selector', 'Selector knob', 'knob', {
@@ -184,22 +176,22 @@ export const cleanOven: Diagram = {
     ),
     neonLamp('locked-lamp', 'Lock lamp', 'lit while the lock is driven', 'front', 120),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'thermostat.L' },
-    { id: 'w2', colour: 'BK-YE', from: 'thermostat.M', to: 'selector.P1' },
-    { id: 'w3', colour: 'RD', from: 'feed.L2', to: 'selector.P2' },
-    { id: 'w4', colour: 'OR', from: 'selector.K', to: 'bake.a' },
-    { id: 'w5', colour: 'VT', from: 'selector.R', to: 'broil.a' },
-    { id: 'w6', colour: 'BN', from: 'selector.S', to: 'bake.b' },
-    { id: 'w7', colour: 'BN', from: 'selector.S', to: 'broil.b' },
-    { id: 'w8', colour: 'PK', from: 'selector.T', to: 'lock-switch.COM' },
-    { id: 'w9', colour: 'BN-WH', from: 'lock-switch.NO', to: 'selector.S' },
-    { id: 'w10', colour: 'BU', from: 'selector.W', to: 'lock-motor.a' },
-    { id: 'w11', colour: 'WH', from: 'lock-motor.b', to: 'feed.N' },
-    { id: 'w12', colour: 'BU-WH', from: 'selector.W', to: 'locked-lamp.a' },
-    { id: 'w13', colour: 'WH', from: 'locked-lamp.b', to: 'feed.N' },
-    { id: 'w14', colour: 'GN', from: 'feed.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK feed.L1 thermostat.L
+    BK-YE thermostat.M selector.P1
+    RD feed.L2 selector.P2
+    OR selector.K bake.a
+    VT selector.R broil.a
+    BN selector.S bake.b
+    BN selector.S broil.b
+    PK selector.T lock-switch.COM
+    BN-WH lock-switch.NO selector.S
+    BU selector.W lock-motor.a
+    WH lock-motor.b feed.N
+    BU-WH selector.W locked-lamp.a
+    WH locked-lamp.b feed.N
+    GN feed.G frame.G
+  `),
   uses: [
     {
       id: 'bake',
@@ -230,4 +222,4 @@ export const cleanOven: Diagram = {
     'The lock keeps a door shut that is hot enough to set things alight: its switch is never bridged.',
     'The unit is heavy and tips out of its cabinet: block it before you reach behind it.',
   ],
-};
+});

@@ -1,10 +1,9 @@
-import type { Diagram } from '../core/diagram/diagram';
-import { CAUSES, commonPractice, opensOnRise } from './standardParts';
+import { CAUSES, commonPractice } from '../shelf/practice';
+import { opensOnRise } from '../shelf/switches';
+import { unit } from '../shelf/unit';
 
 /** Standing-pilot water heater: thermocouple, vapour sensor, one-shot cut-off, magnet of the gas valve. */
-export const standingPilotHeater: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const standingPilotHeater = unit({
   id: 'standing-pilot-heater',
   name: 'Standing-pilot water heater, thermocouple loop',
   kind: 'water heater',
@@ -162,4 +161,4 @@ export const standingPilotHeater: Diagram = {
     'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
     'Hundredths of an ohm matter here and no ordinary ohmmeter shows them: read millivolts under load.',
   ],
-};
+});

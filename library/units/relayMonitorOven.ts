@@ -1,17 +1,10 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  mainsCord,
-  plainLoad,
-  plainSwitch,
-  relayActuator,
-  relayContact,
-  startButton,
-} from './standardParts';
+import { handActuator, relayActuator, startButton } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, plainLoad } from '../shelf/loads';
+import { CAUSES, commonPractice } from '../shelf/practice';
+import { mainsCord } from '../shelf/supplies';
+import { plainSwitch, relayContact } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 const BY_HAND = 'Take the switch off its bracket and press the plunger with a finger.';
 const doorSwitch = (
@@ -34,14 +27,11 @@ const doorSwitch = (
 });
 
 /** Over-the-range oven with an electronic supply: the monitor lies behind the start relay. */
-export const relayMonitorOven: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const relayMonitorOven = unit({
   id: 'relay-monitor-oven',
   name: 'Over-range oven, monitor behind the start relay',
   kind: 'over-range oven',
-  drawnFor: { door: 'open', start: 'released', cook: 'idle' },
-  frame: 'frame.F',
+  drawnFor: { door: 'open' },
   supplies: [mainsCord(20)],
   actuators: [
     handActuator('door', 'Door', 'door', {
@@ -219,23 +209,23 @@ export const relayMonitorOven: Diagram = {
       panel: 'case',
     },
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'cord.L', to: 'fuse.A' },
-    { id: 'w2', colour: 'BK-RD', from: 'fuse.B', to: 'primary.C1' },
-    { id: 'w3', colour: 'BK-RD', from: 'fuse.B', to: 'board.L' },
-    { id: 'w4', colour: 'VT', from: 'primary.N1', to: 'relay.C' },
-    { id: 'w5', colour: 'OR', from: 'relay.NO', to: 'magnetron.a' },
-    { id: 'w6', colour: 'OR', from: 'relay.NO', to: 'monitor.C4' },
-    { id: 'w7', colour: 'OR-WH', from: 'magnetron.a', to: 'fan.a' },
-    { id: 'w8', colour: 'WH', from: 'magnetron.b', to: 'secondary.C2' },
-    { id: 'w9', colour: 'WH', from: 'fan.b', to: 'secondary.C2' },
-    { id: 'w10', colour: 'WH', from: 'secondary.N2', to: 'cord.N' },
-    { id: 'w11', colour: 'WH-BK', from: 'monitor.B4', to: 'cord.N' },
-    { id: 'w12', colour: 'WH', from: 'board.N', to: 'cord.N' },
-    { id: 'w13', colour: 'BU', from: 'sense.C3', to: 'board.D1' },
-    { id: 'w14', colour: 'GY', from: 'sense.N3', to: 'board.D2' },
-    { id: 'w15', colour: 'GN', from: 'cord.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK cord.L fuse.A
+    BK-RD fuse.B primary.C1
+    BK-RD fuse.B board.L
+    VT primary.N1 relay.C
+    OR relay.NO magnetron.a
+    OR relay.NO monitor.C4
+    OR-WH magnetron.a fan.a
+    WH magnetron.b secondary.C2
+    WH fan.b secondary.C2
+    WH secondary.N2 cord.N
+    WH-BK monitor.B4 cord.N
+    WH board.N cord.N
+    BU sense.C3 board.D1
+    GY sense.N3 board.D2
+    GN cord.G frame.G
+  `),
   uses: [
     {
       id: 'cook',
@@ -259,4 +249,4 @@ export const relayMonitorOven: Diagram = {
     'Never run it with the case off. After any door or interlock work a leakage check is due.',
     'A short that shows only at START shows nothing at the plug: read the monitor itself.',
   ],
-};
+});

@@ -1,23 +1,16 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  mainsCord,
-  plainSwitch,
-  table,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { mainsCord } from '../shelf/supplies';
+import { plainSwitch, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Trash compactor: rotary switch with run and start throws, drawer and tilt switches, motor. */
-export const trashCompactor: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const trashCompactor = unit({
   id: 'trash-compactor',
   name: 'Trash compactor, rotary switch',
   kind: 'trash compactor',
-  drawnFor: { drawer: 'closed', ram: 'level', rotary: 'off' },
-  frame: 'frame.F',
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('drawer', 'Drawer', 'drawer', {
@@ -132,15 +125,15 @@ export const trashCompactor: Diagram = {
       where: 'Under the frame',
     },
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'cord.L', to: 'drawer-switch.1' },
-    { id: 'w2', colour: 'RD', from: 'drawer-switch.2', to: 'tilt-switch.1' },
-    { id: 'w3', colour: 'RD-WH', from: 'tilt-switch.2', to: 'rotary.COM' },
-    { id: 'w4', colour: 'BU', from: 'rotary.RUN', to: 'motor.R' },
-    { id: 'w5', colour: 'YE', from: 'rotary.ST', to: 'motor.S' },
-    { id: 'w6', colour: 'WH', from: 'motor.C', to: 'cord.N' },
-    { id: 'w7', colour: 'GN', from: 'cord.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK cord.L drawer-switch.1
+    RD drawer-switch.2 tilt-switch.1
+    RD-WH tilt-switch.2 rotary.COM
+    BU rotary.RUN motor.R
+    YE rotary.ST motor.S
+    WH motor.C cord.N
+    GN cord.G frame.G
+  `),
   uses: [
     {
       id: 'press',
@@ -168,4 +161,4 @@ export const trashCompactor: Diagram = {
     'The ram crushes: power off again before a hand goes in.',
     'It is heavy and tips when the drawer is out: two hands, or a helper.',
   ],
-};
+});

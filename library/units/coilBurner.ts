@@ -1,23 +1,16 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  commonPractice,
-  frame,
-  handActuator,
-  infiniteSwitch,
-  neonLamp,
-  rangeCord,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { neonLamp } from '../shelf/loads';
+import { CAUSES, commonPractice } from '../shelf/practice';
+import { rangeCord } from '../shelf/supplies';
+import { infiniteSwitch } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** One coil burner with its infinite switch, receptacle block and the shared lamp. */
-export const coilBurner: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const coilBurner = unit({
   id: 'coil-burner',
   name: 'Coil burner with infinite switch',
   kind: 'coil range',
-  drawnFor: { knob: 'off' },
-  frame: 'frame.F',
   supplies: [rangeCord(40)],
   actuators: [
     handActuator('knob', 'Left front knob', 'knob', {
@@ -87,17 +80,17 @@ export const coilBurner: Diagram = {
     },
     neonLamp('lamp', 'Surface lamp', 'lit while any burner is on', 'rear', 240),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'infinite.L1' },
-    { id: 'w2', colour: 'RD', from: 'feed.L2', to: 'infinite.L2' },
-    { id: 'w3', colour: 'BU', from: 'infinite.H1', to: 'block.a' },
-    { id: 'w4', colour: 'YE', from: 'infinite.H2', to: 'block.b' },
-    { id: 'w5', colour: 'GY', from: 'infinite.P', to: 'lamp.a' },
-    { id: 'w6', colour: 'RD-WH', from: 'lamp.b', to: 'feed.L2' },
-    { id: 'w7', colour: 'NA', from: 'block.pin1', to: 'coil.a' },
-    { id: 'w8', colour: 'NA', from: 'block.pin2', to: 'coil.b' },
-    { id: 'w9', colour: 'GN', from: 'feed.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK feed.L1 infinite.L1
+    RD feed.L2 infinite.L2
+    BU infinite.H1 block.a
+    YE infinite.H2 block.b
+    GY infinite.P lamp.a
+    RD-WH lamp.b feed.L2
+    NA block.pin1 coil.a
+    NA block.pin2 coil.b
+    GN feed.G frame.G
+  `),
   uses: [
     { id: 'burn', name: 'Burner on and off again', steps: 'knob=high,wait=60,knob=off,wait=60' },
   ],
@@ -115,4 +108,4 @@ export const coilBurner: Diagram = {
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',
     'A burner that was on stays hot enough to burn long after the lamp is out.',
   ],
-};
+});

@@ -1,12 +1,11 @@
-import type { Diagram, Part, Wire } from '../core/diagram/diagram';
-import {
-  commonPractice,
-  frame,
-  handActuator,
-  infiniteSwitch,
-  neonLamp,
-  rangeCord,
-} from './standardParts';
+import type { Part, Wire } from '../../core/diagram/diagram';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { neonLamp } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { rangeCord } from '../shelf/supplies';
+import { infiniteSwitch } from '../shelf/switches';
+import { unit } from '../shelf/unit';
 
 /** The four places of the range, in the order in which the line is chained from switch to switch. */
 const PLACES = [
@@ -78,14 +77,10 @@ const wires: Wire[] = PLACES.flatMap(({ id }, i): Wire[] => {
 });
 
 /** Coil range: four infinite switches in a chain, a receptacle block each, one lamp for all. */
-export const coilRange: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const coilRange = unit({
   id: 'coil-range',
   name: 'Coil range, four infinite switches, one lamp',
   kind: 'coil range',
-  drawnFor: Object.fromEntries(PLACES.map(({ id }) => [`${id}-knob`, 'off'])),
-  frame: 'frame.F',
   supplies: [rangeCord(40)],
   actuators: PLACES.map(({ id, name }) =>
     handActuator(`${id}-knob`, `Knob, ${name}`, 'knob', {
@@ -133,4 +128,4 @@ export const coilRange: Diagram = {
     'The lines are chained: a burnt tab at one switch leaves the burners after it dead.',
     'A burner that was on stays hot enough to burn long after the lamp is out.',
   ],
-};
+});

@@ -1,14 +1,11 @@
-import type { Diagram, LoadPart, SwitchPart } from '../core/diagram/diagram';
-import {
-  commonPractice,
-  frame,
-  handActuator,
-  infiniteSwitch,
-  neonLamp,
-  opensOnRise,
-  rangeCord,
-  table,
-} from './standardParts';
+import type { LoadPart, SwitchPart } from '../../core/diagram/diagram';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { neonLamp } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { rangeCord } from '../shelf/supplies';
+import { infiniteSwitch, opensOnRise, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 const FOLLOWS = 'It cannot be moved by hand: it follows the heat of the glass.';
 
@@ -67,14 +64,11 @@ const ribbon = (id: string, name: string, watts: number): LoadPart => ({
 });
 
 /** Radiant range: a single and a dual-ring burner, limiters, hot-surface contacts in parallel. */
-export const radiantRange: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const radiantRange = unit({
   id: 'radiant-range',
   name: 'Radiant range, single and dual-ring burner',
   kind: 'radiant range',
-  drawnFor: { knob: 'off', dual: 'off', 'glass-1': 70, 'glass-2': 70 },
-  frame: 'frame.F',
+  drawnFor: { 'glass-1': 70, 'glass-2': 70 },
   supplies: [rangeCord(40)],
   actuators: [
     handActuator('knob', 'Left front knob', 'knob', {
@@ -168,29 +162,29 @@ export const radiantRange: Diagram = {
     neonLamp('on-lamp', 'Surface-on lamp', 'lit while any burner is on', 'front', 120),
     neonLamp('hot-lamp', 'Hot-surface lamp', 'lit while any glass is hot', 'front', 120),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'infinite.L1' },
-    { id: 'w2', colour: 'RD', from: 'feed.L2', to: 'infinite.L2' },
-    { id: 'w3', colour: 'BK', from: 'infinite.L1', to: 'dual-switch.L1' },
-    { id: 'w4', colour: 'RD', from: 'infinite.L2', to: 'dual-switch.L2' },
-    { id: 'w5', colour: 'BU', from: 'infinite.H1', to: 'left.b' },
-    { id: 'w6', colour: 'NA', from: 'left.a', to: 'limiter-1.2a' },
-    { id: 'w7', colour: 'YE', from: 'limiter-1.1a', to: 'infinite.H2' },
-    { id: 'w8', colour: 'OR', from: 'dual-switch.H1', to: 'inner.b' },
-    { id: 'w9', colour: 'OR-WH', from: 'dual-switch.O', to: 'outer.b' },
-    { id: 'w10', colour: 'NA', from: 'inner.a', to: 'limiter-2.2a' },
-    { id: 'w11', colour: 'NA', from: 'outer.a', to: 'limiter-2.2a' },
-    { id: 'w12', colour: 'VT', from: 'limiter-2.1a', to: 'dual-switch.H2' },
-    { id: 'w13', colour: 'GY', from: 'infinite.P', to: 'on-lamp.a' },
-    { id: 'w14', colour: 'GY', from: 'dual-switch.P', to: 'infinite.P' },
-    { id: 'w15', colour: 'WH', from: 'on-lamp.b', to: 'feed.N' },
-    { id: 'w16', colour: 'BK', from: 'infinite.L1', to: 'hot-1.1b' },
-    { id: 'w17', colour: 'BN', from: 'hot-1.1b', to: 'hot-2.1b' },
-    { id: 'w18', colour: 'TN', from: 'hot-1.2b', to: 'hot-lamp.a' },
-    { id: 'w19', colour: 'TN', from: 'hot-2.2b', to: 'hot-1.2b' },
-    { id: 'w20', colour: 'WH', from: 'hot-lamp.b', to: 'feed.N' },
-    { id: 'w21', colour: 'GN', from: 'feed.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK feed.L1 infinite.L1
+    RD feed.L2 infinite.L2
+    BK infinite.L1 dual-switch.L1
+    RD infinite.L2 dual-switch.L2
+    BU infinite.H1 left.b
+    NA left.a limiter-1.2a
+    YE limiter-1.1a infinite.H2
+    OR dual-switch.H1 inner.b
+    OR-WH dual-switch.O outer.b
+    NA inner.a limiter-2.2a
+    NA outer.a limiter-2.2a
+    VT limiter-2.1a dual-switch.H2
+    GY infinite.P on-lamp.a
+    GY dual-switch.P infinite.P
+    WH on-lamp.b feed.N
+    BK infinite.L1 hot-1.1b
+    BN hot-1.1b hot-2.1b
+    TN hot-1.2b hot-lamp.a
+    TN hot-2.2b hot-1.2b
+    WH hot-lamp.b feed.N
+    GN feed.G frame.G
+  `),
   uses: [
     { id: 'left', name: 'Left burner on and off', steps: 'knob=high,wait=90,knob=off,wait=1800' },
     {
@@ -213,4 +207,4 @@ export const radiantRange: Diagram = {
     'The glass burns long after the lamp is out, and a scratch can crack it: lay it on cloth.',
     'Hot-surface contacts are in parallel for all burners: lift one wire before you judge one of them.',
   ],
-};
+});

@@ -1,23 +1,17 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  commonPractice,
-  frame,
-  handActuator,
-  infiniteSwitch,
-  neonLamp,
-  rangeCord,
-  table,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { neonLamp } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { rangeCord } from '../shelf/supplies';
+import { infiniteSwitch, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Radiant burner under glass: infinite switch, limiter, hot-surface contact and lamp. */
-export const radiantBurner: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const radiantBurner = unit({
   id: 'radiant-burner',
   name: 'Radiant burner with limiter and hot-surface lamp',
   kind: 'radiant range',
-  drawnFor: { knob: 'off', glass: 70 },
-  frame: 'frame.F',
+  drawnFor: { glass: 70 },
   supplies: [rangeCord(40)],
   actuators: [
     handActuator('knob', 'Right rear knob', 'knob', {
@@ -119,19 +113,19 @@ export const radiantBurner: Diagram = {
     neonLamp('on-lamp', 'Surface-on lamp', 'lit while any burner is on', 'front', 120),
     neonLamp('hot-lamp', 'Hot-surface lamp', 'lit while the glass is hot', 'front', 120),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'infinite.L1' },
-    { id: 'w2', colour: 'RD', from: 'feed.L2', to: 'infinite.L2' },
-    { id: 'w3', colour: 'BU', from: 'infinite.H1', to: 'limiter.1a' },
-    { id: 'w4', colour: 'NA', from: 'limiter.2a', to: 'element.a' },
-    { id: 'w5', colour: 'YE', from: 'element.b', to: 'infinite.H2' },
-    { id: 'w6', colour: 'GY', from: 'infinite.P', to: 'on-lamp.a' },
-    { id: 'w7', colour: 'WH', from: 'on-lamp.b', to: 'feed.N' },
-    { id: 'w8', colour: 'BK', from: 'infinite.L1', to: 'hot-contact.1b' },
-    { id: 'w9', colour: 'VT', from: 'hot-contact.2b', to: 'hot-lamp.a' },
-    { id: 'w10', colour: 'WH', from: 'hot-lamp.b', to: 'feed.N' },
-    { id: 'w11', colour: 'GN', from: 'feed.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK feed.L1 infinite.L1
+    RD feed.L2 infinite.L2
+    BU infinite.H1 limiter.1a
+    NA limiter.2a element.a
+    YE element.b infinite.H2
+    GY infinite.P on-lamp.a
+    WH on-lamp.b feed.N
+    BK infinite.L1 hot-contact.1b
+    VT hot-contact.2b hot-lamp.a
+    WH hot-lamp.b feed.N
+    GN feed.G frame.G
+  `),
   uses: [
     { id: 'burn', name: 'Burner on and off again', steps: 'knob=high,wait=60,knob=off,wait=1800' },
   ],
@@ -148,4 +142,4 @@ export const radiantBurner: Diagram = {
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',
     'The glass burns long after the lamp is out, and a scratch can crack it: lay it on cloth.',
   ],
-};
+});

@@ -1,16 +1,10 @@
-import type { Diagram, SwitchPart } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  commonPractice,
-  frame,
-  handActuator,
-  opensOnRise,
-  plainLoad,
-  plainSwitch,
-  relayActuator,
-  relayContact,
-  table,
-} from './standardParts';
+import type { SwitchPart } from '../../core/diagram/diagram';
+import { handActuator, relayActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { plainLoad } from '../shelf/loads';
+import { CAUSES, commonPractice } from '../shelf/practice';
+import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** A safety of the 24 V chain. */
 const chainLimit = (
@@ -34,25 +28,11 @@ const relay = (id: string, name: string, amps: number): SwitchPart =>
   );
 
 /** Forced-air gas furnace with its 24 V chain: limit, rollout, blower-side limit, draft switch. */
-export const gasFurnace: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const gasFurnace = unit({
   id: 'gas-furnace',
   name: 'Gas furnace, 24 V chain with draft switch',
   kind: 'gas furnace',
-  drawnFor: {
-    thermostat: 'off',
-    panel: 'closed',
-    'inducer-relay': 'idle',
-    'blower-relay': 'idle',
-    'igniter-relay': 'idle',
-    'valve-relay': 'idle',
-    plenum: 70,
-    burner: 70,
-    compartment: 70,
-    draft: 0,
-  },
-  frame: 'frame.F',
+  drawnFor: { plenum: 70, burner: 70, compartment: 70, draft: 0 },
   supplies: [
     {
       id: 'line',
@@ -467,37 +447,37 @@ export const gasFurnace: Diagram = {
       },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'line.L', to: 'door-switch.1' },
-    { id: 'w2', colour: 'BK', from: 'door-switch.2', to: 'transformer.L' },
-    { id: 'w3', colour: 'WH', from: 'line.N', to: 'transformer.N' },
-    { id: 'w4', colour: 'GN', from: 'line.G', to: 'frame.G' },
-    { id: 'w5', colour: 'RD', from: 'transformer.R', to: 'fuse.a' },
-    { id: 'w6', colour: 'RD', from: 'fuse.b', to: 'board.R' },
-    { id: 'w7', colour: 'BU', from: 'transformer.C', to: 'board.C' },
-    { id: 'w8', colour: 'RD', from: 'board.R', to: 'call.R' },
-    { id: 'w9', colour: 'WH', from: 'call.W', to: 'board.W' },
-    { id: 'w10', colour: 'GN', from: 'call.G', to: 'board.G' },
-    { id: 'w11', colour: 'RD-WH', from: 'board.R', to: 'limit.a' },
-    { id: 'w12', colour: 'YE', from: 'limit.b', to: 'rollout.a' },
-    { id: 'w13', colour: 'YE', from: 'rollout.b', to: 'blower-limit.a' },
-    { id: 'w14', colour: 'YE-BK', from: 'blower-limit.b', to: 'board.LIM' },
-    { id: 'w15', colour: 'YE-BK', from: 'board.LIM', to: 'draft-switch.a' },
-    { id: 'w16', colour: 'OR', from: 'draft-switch.b', to: 'board.PS' },
-    { id: 'w17', colour: 'OR', from: 'board.PS', to: 'valve-relay.C' },
-    { id: 'w18', colour: 'BN', from: 'valve-relay.NO', to: 'valve.a' },
-    { id: 'w19', colour: 'BU', from: 'valve.b', to: 'board.C' },
-    { id: 'w20', colour: 'BK', from: 'door-switch.2', to: 'inducer-relay.C' },
-    { id: 'w21', colour: 'BK', from: 'door-switch.2', to: 'blower-relay.C' },
-    { id: 'w22', colour: 'BK', from: 'door-switch.2', to: 'igniter-relay.C' },
-    { id: 'w23', colour: 'VT', from: 'inducer-relay.NO', to: 'inducer.a' },
-    { id: 'w24', colour: 'BK-RD', from: 'blower-relay.NO', to: 'blower.a' },
-    { id: 'w25', colour: 'GY', from: 'igniter-relay.NO', to: 'igniter.a' },
-    { id: 'w26', colour: 'WH', from: 'inducer.b', to: 'transformer.N' },
-    { id: 'w27', colour: 'WH', from: 'blower.b', to: 'transformer.N' },
-    { id: 'w28', colour: 'WH', from: 'igniter.b', to: 'transformer.N' },
-    { id: 'w29', colour: 'BU', from: 'board.C', to: 'frame.F' },
-  ],
+  wires: wires(`
+    BK line.L door-switch.1
+    BK door-switch.2 transformer.L
+    WH line.N transformer.N
+    GN line.G frame.G
+    RD transformer.R fuse.a
+    RD fuse.b board.R
+    BU transformer.C board.C
+    RD board.R call.R
+    WH call.W board.W
+    GN call.G board.G
+    RD-WH board.R limit.a
+    YE limit.b rollout.a
+    YE rollout.b blower-limit.a
+    YE-BK blower-limit.b board.LIM
+    YE-BK board.LIM draft-switch.a
+    OR draft-switch.b board.PS
+    OR board.PS valve-relay.C
+    BN valve-relay.NO valve.a
+    BU valve.b board.C
+    BK door-switch.2 inducer-relay.C
+    BK door-switch.2 blower-relay.C
+    BK door-switch.2 igniter-relay.C
+    VT inducer-relay.NO inducer.a
+    BK-RD blower-relay.NO blower.a
+    GY igniter-relay.NO igniter.a
+    WH inducer.b transformer.N
+    WH blower.b transformer.N
+    WH igniter.b transformer.N
+    BU board.C frame.F
+  `),
   uses: [
     {
       id: 'heat',
@@ -521,4 +501,4 @@ export const gasFurnace: Diagram = {
     'A tripped rollout or blower-side limit has a cause. Never just reset it and leave.',
     'Gas and combustion are a licensed trade’s work in many places: follow local codes.',
   ],
-};
+});

@@ -1,15 +1,16 @@
-import type { Diagram } from '../core/diagram/diagram';
-import { commonPractice, frame, handActuator, mainsCord, plainLoad, table } from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { mainsCord } from '../shelf/supplies';
+import { table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Top-load washer: two-pole lid switch, one pole in the spin path and one that feeds the timer. */
-export const topLoadWasher: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const topLoadWasher = unit({
   id: 'top-load-washer',
   name: 'Top-load washer, two-pole lid switch',
   kind: 'top-load washer',
-  drawnFor: { lid: 'closed', timer: 'off' },
-  frame: 'frame.F',
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('lid', 'Lid', 'lid', { closed: 'lid closed', open: 'lid open' }),
@@ -129,17 +130,17 @@ export const topLoadWasher: Diagram = {
       { value: { nominal: 2900, low: 2300, high: 3500 }, volts: 120 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'cord.L', to: 'timer.L' },
-    { id: 'w2', colour: 'VT', from: 'timer.SP', to: 'lid-switch.A1' },
-    { id: 'w3', colour: 'VT-WH', from: 'lid-switch.A2', to: 'drive.S' },
-    { id: 'w4', colour: 'BU', from: 'timer.AG', to: 'drive.G' },
-    { id: 'w5', colour: 'GY', from: 'timer.MT', to: 'lid-switch.B1' },
-    { id: 'w6', colour: 'GY-BK', from: 'lid-switch.B2', to: 'timer-motor.a' },
-    { id: 'w7', colour: 'WH', from: 'drive.N', to: 'cord.N' },
-    { id: 'w8', colour: 'WH', from: 'timer-motor.b', to: 'cord.N' },
-    { id: 'w9', colour: 'GN', from: 'cord.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK cord.L timer.L
+    VT timer.SP lid-switch.A1
+    VT-WH lid-switch.A2 drive.S
+    BU timer.AG drive.G
+    GY timer.MT lid-switch.B1
+    GY-BK lid-switch.B2 timer-motor.a
+    WH drive.N cord.N
+    WH timer-motor.b cord.N
+    GN cord.G frame.G
+  `),
   uses: [
     {
       id: 'wash',
@@ -161,4 +162,4 @@ export const topLoadWasher: Diagram = {
     'Unplug before the cabinet comes off: the basket can coast, and sheet edges cut.',
     'The lid switch is a safety: it is proved after the repair and never left bridged.',
   ],
-};
+});

@@ -1,5 +1,5 @@
-import { chanceFrom } from '../core/chance';
-import type { Diagram, SwitchPart } from '../core/diagram/diagram';
+import { chanceFrom } from '../../core/chance';
+import type { Diagram, SwitchPart } from '../../core/diagram/diagram';
 
 /**
  * A made-up unit with one selector of so many terminals and positions, for tests and benches of big

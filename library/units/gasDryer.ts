@@ -1,38 +1,17 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  about,
-  centrifugalSwitch,
-  commonPractice,
-  frame,
-  handActuator,
-  mainsCord,
-  motorSpeed,
-  opensOnRise,
-  plainLoad,
-  plainSwitch,
-  startButton,
-  table,
-  tooLittleAir,
-} from './standardParts';
+import { handActuator, motorSpeed, startButton } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, plainLoad } from '../shelf/loads';
+import { CAUSES, commonPractice, tooLittleAir } from '../shelf/practice';
+import { mainsCord } from '../shelf/supplies';
+import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Gas dryer: igniter and flame sensor in series, the split coil across the sensor. */
-export const gasDryer: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const gasDryer = unit({
   id: 'gas-dryer',
   name: 'Gas dryer, igniter and flame sensor',
   kind: 'gas dryer',
-  drawnFor: {
-    door: 'closed',
-    timer: 'off',
-    start: 'released',
-    speed: 'still',
-    glow: 70,
-    air: 70,
-    funnel: 70,
-  },
-  frame: 'frame.F',
+  drawnFor: { glow: 70, air: 70, funnel: 70 },
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('door', 'Door', 'door', { closed: 'door closed', open: 'door open' }),
@@ -284,28 +263,28 @@ export const gasDryer: Diagram = {
       { value: about(1220, 6), volts: 110 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'cord.L', to: 'timer.K' },
-    { id: 'w2', colour: 'BU', from: 'timer.M', to: 'fuse.a' },
-    { id: 'w3', colour: 'BU', from: 'fuse.b', to: 'start.1' },
-    { id: 'w4', colour: 'BU', from: 'fuse.b', to: 'centrifugal.H' },
-    { id: 'w5', colour: 'OR', from: 'start.2', to: 'motor.1' },
-    { id: 'w6', colour: 'NA', from: 'centrifugal.M', to: 'motor.1' },
-    { id: 'w7', colour: 'NA', from: 'centrifugal.S', to: 'motor.2' },
-    { id: 'w8', colour: 'YE', from: 'motor.3', to: 'door-switch.1' },
-    { id: 'w9', colour: 'WH', from: 'door-switch.2', to: 'cord.N' },
-    { id: 'w10', colour: 'RD', from: 'timer.H', to: 'thermostat.1' },
-    { id: 'w11', colour: 'RD-WH', from: 'thermostat.2', to: 'high-limit.1' },
-    { id: 'w12', colour: 'RD-WH', from: 'high-limit.2', to: 'centrifugal.5' },
-    { id: 'w13', colour: 'RD-BK', from: 'centrifugal.6', to: 'holding.a' },
-    { id: 'w14', colour: 'WH', from: 'holding.b', to: 'cord.N' },
-    { id: 'w15', colour: 'GY', from: 'holding.a', to: 'igniter.a' },
-    { id: 'w16', colour: 'PK', from: 'igniter.b', to: 'sensor.a' },
-    { id: 'w17', colour: 'WH', from: 'sensor.b', to: 'cord.N' },
-    { id: 'w18', colour: 'PK', from: 'igniter.b', to: 'split.a' },
-    { id: 'w19', colour: 'WH', from: 'split.b', to: 'cord.N' },
-    { id: 'w20', colour: 'GN', from: 'cord.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK cord.L timer.K
+    BU timer.M fuse.a
+    BU fuse.b start.1
+    BU fuse.b centrifugal.H
+    OR start.2 motor.1
+    NA centrifugal.M motor.1
+    NA centrifugal.S motor.2
+    YE motor.3 door-switch.1
+    WH door-switch.2 cord.N
+    RD timer.H thermostat.1
+    RD-WH thermostat.2 high-limit.1
+    RD-WH high-limit.2 centrifugal.5
+    RD-BK centrifugal.6 holding.a
+    WH holding.b cord.N
+    GY holding.a igniter.a
+    PK igniter.b sensor.a
+    WH sensor.b cord.N
+    PK igniter.b split.a
+    WH split.b cord.N
+    GN cord.G frame.G
+  `),
   uses: [
     {
       id: 'dry',
@@ -337,4 +316,4 @@ export const gasDryer: Diagram = {
     'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
     'A blown fuse has a cause: lint, a crushed vent, a thermostat that does not open. Find it first.',
   ],
-};
+});

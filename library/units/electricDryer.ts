@@ -1,36 +1,16 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  CAUSES,
-  centrifugalSwitch,
-  commonPractice,
-  frame,
-  handActuator,
-  motorSpeed,
-  opensOnRise,
-  plainLoad,
-  plainSwitch,
-  startButton,
-  table,
-  tooLittleAir,
-} from './standardParts';
+import { handActuator, motorSpeed, startButton } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { plainLoad } from '../shelf/loads';
+import { CAUSES, commonPractice, tooLittleAir } from '../shelf/practice';
+import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Electric dryer with timer, hold-in path, cycling thermostat and two one-shot cut-offs. */
-export const electricDryer: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const electricDryer = unit({
   id: 'electric-dryer',
   name: 'Electric dryer, timer and start switch',
   kind: 'electric dryer',
-  drawnFor: {
-    door: 'closed',
-    timer: 'off',
-    start: 'released',
-    belt: 'on',
-    speed: 'still',
-    air: 70,
-    housing: 70,
-  },
-  frame: 'frame.F',
+  drawnFor: { air: 70, housing: 70 },
   supplies: [
     {
       id: 'feed',
@@ -395,39 +375,39 @@ export const electricDryer: Diagram = {
       where: 'In the heater housing',
     },
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'block.L1' },
-    { id: 'w2', colour: 'WH', from: 'feed.N', to: 'block.N' },
-    { id: 'w3', colour: 'RD', from: 'feed.L2', to: 'block.L2' },
-    { id: 'w4', colour: 'GN', from: 'block.N', to: 'frame.G' },
-    { id: 'w5', colour: 'BK', from: 'block.K1', to: 'timer.A' },
-    { id: 'w6', colour: 'BU', from: 'timer.B', to: 'fuse.a' },
-    { id: 'w7', colour: 'BU', from: 'fuse.b', to: 'belt-switch.1' },
-    { id: 'w8', colour: 'BU-WH', from: 'belt-switch.2', to: 'start.1' },
-    { id: 'w9', colour: 'BU-WH', from: 'belt-switch.2', to: 'centrifugal.H' },
-    { id: 'w10', colour: 'OR', from: 'start.2', to: 'motor.4' },
-    { id: 'w11', colour: 'NA', from: 'centrifugal.M', to: 'motor.4' },
-    { id: 'w12', colour: 'NA', from: 'centrifugal.S', to: 'motor.3' },
-    { id: 'w13', colour: 'NA', from: 'motor.5', to: 'overload.5' },
-    { id: 'w14', colour: 'YE', from: 'overload.6', to: 'door-switch.NO' },
-    { id: 'w15', colour: 'WH', from: 'door-switch.COM', to: 'block.KN' },
-    { id: 'w16', colour: 'BK', from: 'block.K1', to: 'lamp.a' },
-    { id: 'w17', colour: 'GY', from: 'lamp.b', to: 'door-switch.NC' },
-    { id: 'w18', colour: 'VT', from: 'timer.C', to: 'thermostat.1' },
-    { id: 'w19', colour: 'RD-WH', from: 'thermostat.2', to: 'high-limit.1' },
-    { id: 'w20', colour: 'RD-WH', from: 'high-limit.2', to: 'cut-off.1' },
-    { id: 'w21', colour: 'RD-BK', from: 'cut-off.2', to: 'element.a' },
-    { id: 'w22', colour: 'RD-BK', from: 'element.b', to: 'centrifugal.1' },
-    { id: 'w23', colour: 'RD', from: 'centrifugal.2', to: 'block.K2' },
-    { id: 'w24', colour: 'PK', from: 'timer.E', to: 'thermostat.h1' },
-    { id: 'w25', colour: 'NA', from: 'thermostat.h1', to: 'bias.h1' },
-    { id: 'w26', colour: 'NA', from: 'bias.h2', to: 'thermostat.h2' },
-    { id: 'w27', colour: 'RD', from: 'thermostat.h2', to: 'centrifugal.2' },
-    { id: 'w28', colour: 'TN', from: 'timer.D', to: 'timer-motor.a' },
-    { id: 'w29', colour: 'WH', from: 'timer-motor.b', to: 'block.KN' },
-    { id: 'w30', colour: 'OR-BK', from: 'timer.Z', to: 'buzzer.a' },
-    { id: 'w31', colour: 'WH', from: 'buzzer.b', to: 'block.KN' },
-  ],
+  wires: wires(`
+    BK feed.L1 block.L1
+    WH feed.N block.N
+    RD feed.L2 block.L2
+    GN block.N frame.G
+    BK block.K1 timer.A
+    BU timer.B fuse.a
+    BU fuse.b belt-switch.1
+    BU-WH belt-switch.2 start.1
+    BU-WH belt-switch.2 centrifugal.H
+    OR start.2 motor.4
+    NA centrifugal.M motor.4
+    NA centrifugal.S motor.3
+    NA motor.5 overload.5
+    YE overload.6 door-switch.NO
+    WH door-switch.COM block.KN
+    BK block.K1 lamp.a
+    GY lamp.b door-switch.NC
+    VT timer.C thermostat.1
+    RD-WH thermostat.2 high-limit.1
+    RD-WH high-limit.2 cut-off.1
+    RD-BK cut-off.2 element.a
+    RD-BK element.b centrifugal.1
+    RD centrifugal.2 block.K2
+    PK timer.E thermostat.h1
+    NA thermostat.h1 bias.h1
+    NA bias.h2 thermostat.h2
+    RD thermostat.h2 centrifugal.2
+    TN timer.D timer-motor.a
+    WH timer-motor.b block.KN
+    OR-BK timer.Z buzzer.a
+    WH buzzer.b block.KN
+  `),
   uses: [
     {
       id: 'dry',
@@ -457,4 +437,4 @@ export const electricDryer: Diagram = {
     'Sheet edges cut. The drum comes down when the front is off: hold it.',
     'A blown cut-off has a cause: lint, a crushed vent, a thermostat that does not open. Find it first.',
   ],
-};
+});

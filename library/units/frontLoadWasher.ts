@@ -1,26 +1,16 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  mainsCord,
-  plainLoad,
-  plainSwitch,
-  relayActuator,
-  relayContact,
-  startButton,
-} from './standardParts';
+import { handActuator, relayActuator, startButton } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { mainsCord } from '../shelf/supplies';
+import { plainSwitch, relayContact } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Front-load washer: magnetic door switch on a harness with a plug, which the board asks. */
-export const frontLoadWasher: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const frontLoadWasher = unit({
   id: 'front-load-washer',
   name: 'Front-load washer, magnetic door switch',
   kind: 'front-load washer',
-  drawnFor: { door: 'closed', key: 'released', fill: 'idle', drum: 'idle' },
-  frame: 'frame.F',
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('door', 'Door', 'door', { closed: 'door closed', open: 'door open' }),
@@ -196,21 +186,21 @@ export const frontLoadWasher: Diagram = {
       { value: about(6, 20), working: about(24, 20), volts: 120 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'cord.L', to: 'board.L' },
-    { id: 'w2', colour: 'WH', from: 'cord.N', to: 'board.N' },
-    { id: 'w3', colour: 'BK-RD', from: 'board.L', to: 'fill-contact.C' },
-    { id: 'w4', colour: 'BK-BU', from: 'board.L', to: 'drum-contact.C' },
-    { id: 'w5', colour: 'BU', from: 'fill-contact.NO', to: 'valve.a' },
-    { id: 'w6', colour: 'VT', from: 'drum-contact.NO', to: 'motor.a' },
-    { id: 'w7', colour: 'WH', from: 'valve.b', to: 'cord.N' },
-    { id: 'w8', colour: 'WH', from: 'motor.b', to: 'cord.N' },
-    { id: 'w9', colour: 'GY', from: 'board.D1', to: 'plug.1' },
-    { id: 'w10', colour: 'GY-BK', from: 'board.D2', to: 'plug.2' },
-    { id: 'w11', colour: 'GY', from: 'plug.1a', to: 'door-switch.1' },
-    { id: 'w12', colour: 'GY-BK', from: 'plug.2a', to: 'door-switch.2' },
-    { id: 'w13', colour: 'GN', from: 'cord.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK cord.L board.L
+    WH cord.N board.N
+    BK-RD board.L fill-contact.C
+    BK-BU board.L drum-contact.C
+    BU fill-contact.NO valve.a
+    VT drum-contact.NO motor.a
+    WH valve.b cord.N
+    WH motor.b cord.N
+    GY board.D1 plug.1
+    GY-BK board.D2 plug.2
+    GY plug.1a door-switch.1
+    GY-BK plug.2a door-switch.2
+    GN cord.G frame.G
+  `),
   uses: [
     {
       id: 'wash',
@@ -232,4 +222,4 @@ export const frontLoadWasher: Diagram = {
     'Unplug before the top comes off, and wait: the board holds its charge for minutes.',
     'Read the door switch from the far plug: open there means switch, wire, plug or magnet.',
   ],
-};
+});

@@ -1,23 +1,16 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  commonPractice,
-  frame,
-  handActuator,
-  neonLamp,
-  plainLoad,
-  rangeCord,
-  table,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { neonLamp, plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { rangeCord } from '../shelf/supplies';
+import { table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Wall oven with a five-position selector that routes both legs to bake and broil elements. */
-export const wallOven: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const wallOven = unit({
   id: 'wall-oven',
   name: 'Wall oven, five-position selector',
   kind: 'wall oven',
-  drawnFor: { selector: 'off' },
-  frame: 'frame.F',
   supplies: [rangeCord(30, 'Feed')],
   actuators: [
     handActuator('selector', 'Selector knob', 'knob', {
@@ -148,20 +141,20 @@ export const wallOven: Diagram = {
     ),
     neonLamp('lamp', 'On lamp', 'shows that the selector is not at OFF', 'front', 120),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'feed.L1', to: 'thermostat.L' },
-    { id: 'w2', colour: 'BK-YE', from: 'thermostat.T', to: 'selector.A' },
-    { id: 'w3', colour: 'RD', from: 'feed.L2', to: 'selector.B' },
-    { id: 'w4', colour: 'OR', from: 'selector.1', to: 'bake.a' },
-    { id: 'w5', colour: 'VT', from: 'selector.2', to: 'broil.a' },
-    { id: 'w6', colour: 'BU', from: 'selector.3', to: 'fan.a' },
-    { id: 'w7', colour: 'BN', from: 'selector.4', to: 'bake.b' },
-    { id: 'w8', colour: 'BN', from: 'selector.4', to: 'broil.b' },
-    { id: 'w9', colour: 'GY', from: 'selector.5', to: 'lamp.a' },
-    { id: 'w10', colour: 'WH', from: 'fan.b', to: 'feed.N' },
-    { id: 'w11', colour: 'WH', from: 'lamp.b', to: 'feed.N' },
-    { id: 'w12', colour: 'GN', from: 'feed.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK feed.L1 thermostat.L
+    BK-YE thermostat.T selector.A
+    RD feed.L2 selector.B
+    OR selector.1 bake.a
+    VT selector.2 broil.a
+    BU selector.3 fan.a
+    BN selector.4 bake.b
+    BN selector.4 broil.b
+    GY selector.5 lamp.a
+    WH fan.b feed.N
+    WH lamp.b feed.N
+    GN feed.G frame.G
+  `),
   uses: [
     {
       id: 'bake',
@@ -182,4 +175,4 @@ export const wallOven: Diagram = {
     'Two hot legs: both breakers off, then prove each leg dead to neutral and to the other leg.',
     'The unit is heavy and tips out of its cabinet: block it before you reach behind it.',
   ],
-};
+});

@@ -1,23 +1,17 @@
-import type { Diagram } from '../core/diagram/diagram';
-import {
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  mainsCord,
-  plainLoad,
-  table,
-} from './standardParts';
+import { handActuator } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { mainsCord } from '../shelf/supplies';
+import { table } from '../shelf/switches';
+import { unit, wires } from '../shelf/unit';
 
 /** Refrigerator: door switch with lamp and fan throws, cold control, compressor with overload. */
-export const refrigerator: Diagram = {
-  format: 'yarrix-diagram',
-  version: 1,
+export const refrigerator = unit({
   id: 'refrigerator',
   name: 'Refrigerator, two-throw door switch',
   kind: 'refrigerator',
-  drawnFor: { door: 'closed', cabinet: 60 },
-  frame: 'frame.F',
+  drawnFor: { cabinet: 60 },
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('door', 'Door', 'door', { closed: 'door closed', open: 'door open' }),
@@ -145,18 +139,18 @@ export const refrigerator: Diagram = {
       { value: about(5, 20), working: about(70, 20), volts: 120 },
     ),
   ],
-  wires: [
-    { id: 'w1', colour: 'BK', from: 'cord.L', to: 'door-switch.COM' },
-    { id: 'w2', colour: 'YE', from: 'door-switch.LT', to: 'lamp.a' },
-    { id: 'w3', colour: 'VT', from: 'door-switch.FN', to: 'fan.a' },
-    { id: 'w4', colour: 'BK-RD', from: 'cord.L', to: 'cold-control.1' },
-    { id: 'w5', colour: 'RD', from: 'cold-control.2', to: 'overload.1' },
-    { id: 'w6', colour: 'RD-WH', from: 'overload.2', to: 'compressor.a' },
-    { id: 'w7', colour: 'WH', from: 'lamp.b', to: 'cord.N' },
-    { id: 'w8', colour: 'WH', from: 'fan.b', to: 'cord.N' },
-    { id: 'w9', colour: 'WH', from: 'compressor.b', to: 'cord.N' },
-    { id: 'w10', colour: 'GN', from: 'cord.G', to: 'frame.G' },
-  ],
+  wires: wires(`
+    BK cord.L door-switch.COM
+    YE door-switch.LT lamp.a
+    VT door-switch.FN fan.a
+    BK-RD cord.L cold-control.1
+    RD cold-control.2 overload.1
+    RD-WH overload.2 compressor.a
+    WH lamp.b cord.N
+    WH fan.b cord.N
+    WH compressor.b cord.N
+    GN cord.G frame.G
+  `),
   uses: [
     {
       id: 'cool',
@@ -186,4 +180,4 @@ export const refrigerator: Diagram = {
     'Unplug before the freezer back comes off: the fan starts by itself when the door closes.',
     'Sheet edges and fins cut; never pry ice off with a tool.',
   ],
-};
+});

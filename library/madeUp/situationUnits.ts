@@ -1,21 +1,10 @@
-import type { Diagram, Part, SwitchPart, TerminalRef, Wire } from '../core/diagram/diagram';
-import {
-  about,
-  commonPractice,
-  frame,
-  handActuator,
-  houseBattery,
-  indoorLine,
-  mainsCord,
-  opensOnRise,
-  plainLoad,
-  plainSwitch,
-  rangeCord,
-  relayActuator,
-  relayContact,
-  startButton,
-  table,
-} from './standardParts';
+import type { Diagram, Part, SwitchPart, TerminalRef, Wire } from '../../core/diagram/diagram';
+import { handActuator, relayActuator, startButton } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
+import { about, plainLoad } from '../shelf/loads';
+import { commonPractice } from '../shelf/practice';
+import { houseBattery, indoorLine, mainsCord, rangeCord } from '../shelf/supplies';
+import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
 
 /** Five small units that were written for the situations, so that these hold not on the library alone. */
 

@@ -1,0 +1,66 @@
+import type {
+  Actuator,
+  Diagram,
+  Look,
+  Part,
+  TerminalRef,
+  Use,
+  Wire,
+} from '../../core/diagram/diagram';
+
+/** Parts that come together, with what moves them and the wires between them. */
+export interface Assembly {
+  actuators?: Actuator[];
+  parts: Part[];
+  wires?: Wire[];
+  looks?: Look[];
+  uses?: Use[];
+}
+
+/** A unit as it is written down here: what follows from the rest is left out. */
+type Written = Omit<Diagram, 'format' | 'version' | 'drawnFor' | 'frame'> & {
+  /** Where quantities stand, and what the sheet does not draw at rest or in its first position. */
+  drawnFor?: Diagram['drawnFor'];
+  assemblies?: Assembly[];
+};
+
+/** The diagram of a unit with its assemblies put in. */
+export function unit({ drawnFor = {}, assemblies = [], ...written }: Written): Diagram {
+  const actuators = [...written.actuators, ...assemblies.flatMap((each) => each.actuators ?? [])];
+  const parts = [...written.parts, ...assemblies.flatMap((each) => each.parts)];
+  const rest = Object.fromEntries(actuators.flatMap((each) => drawnAt(each)));
+  return {
+    format: 'yarrix-diagram',
+    version: 1,
+    ...written,
+    drawnFor: { ...rest, ...drawnFor },
+    ...(parts.some(({ id }) => id === 'frame') && { frame: 'frame.F' }),
+    actuators,
+    parts,
+    wires: [...written.wires, ...assemblies.flatMap((each) => each.wires ?? [])],
+    uses: [...(written.uses ?? []), ...assemblies.flatMap((each) => each.uses ?? [])],
+    looks: [...(written.looks ?? []), ...assemblies.flatMap((each) => each.looks ?? [])],
+  };
+}
+
+function drawnAt(actuator: Actuator): [string, string][] {
+  switch (actuator.kind) {
+    case 'hand':
+      return actuator.positions.slice(0, 1).map(({ id }) => [actuator.id, id]);
+    case 'momentary':
+    case 'driven':
+      return [[actuator.id, actuator.rest]];
+    case 'quantity':
+      return [];
+  }
+}
+
+/** Wires, one a line: colour, from, to. Their ids are counted from `w1`, or after a prefix of their own. */
+export const wires = (lines: string, prefix = 'w'): Wire[] =>
+  lines
+    .trim()
+    .split('\n')
+    .map((line, i) => {
+      const [colour = '', from = '', to = ''] = line.trim().split(/\s+/);
+      return { id: `${prefix}${i + 1}`, colour, from: from as TerminalRef, to: to as TerminalRef };
+    });
