@@ -25,6 +25,8 @@ export interface Machine {
   positions: Map<string, string>;
   /** State of each board; none while it is not fed. */
   boards: Map<string, string>;
+  /** Switches whose cycling contacts stand open. */
+  paused: Set<string>;
 }
 
 /** The circuit as it is at a moment, solved. */
@@ -73,11 +75,15 @@ export class Solver {
   ) {}
 
   solve(machine: Machine): Solved {
-    const { setup, turning, stalled, opened, positions } = machine;
+    const { setup, turning, stalled, opened, positions, paused } = machine;
     // A quantity acts through the positions of its switches alone.
     const moved = Object.values(setup.actuators).filter((state) => typeof state === 'string');
     const key = [setup.power, ...moved, '|', ...turning, '|', ...stalled, '|', ...opened, '|']
-      .concat([...positions].map(([id, at]) => `${id}${at}`))
+      .concat(
+        [...positions].map(([id, at]) => `${id}${at}`),
+        '|',
+        ...paused,
+      )
       .join(' ');
     const solved = this.known.get(key) ?? solve(this.diagram, machine, this.faults);
     this.known.set(key, solved);
@@ -94,6 +100,7 @@ export const atRest = (setup: Setup, faults: readonly Fault[] = []): Machine => 
   opened: new Set(),
   positions: new Map(),
   boards: new Map(),
+  paused: new Set(),
 });
 
 /** A machine as it stands, which goes on without it. */
@@ -105,12 +112,14 @@ export const standing = (machine: Machine): Machine => ({
   slow: machine.slow,
   positions: new Map(machine.positions),
   boards: new Map(machine.boards),
+  paused: new Set(machine.paused),
 });
 
 /** The network of a unit that works, with what has opened in it. */
 export function circuitOf(diagram: Diagram, machine: Machine, faults: readonly Fault[]): Network {
   const all = [...faults, ...openedFaults(diagram, machine.opened)];
-  const working = { warm: true, stalled: machine.stalled, positions: machine.positions };
+  const { stalled, positions, paused } = machine;
+  const working = { warm: true, stalled, positions, paused };
   return buildNetwork(diagram, machine.setup, all, working);
 }
 

@@ -2,7 +2,7 @@ import { builtIn } from '../../library/library';
 import type { Diagram } from '../diagram/diagram';
 import { parseFault } from '../fault/parseFault';
 import { run, type StepResult } from './run';
-import { noticed, statementsOf, type Outcome } from './statement';
+import { noticed, saidBeside, statementsOf, type Outcome } from './statement';
 import { parseSteps } from './step';
 
 function watch(id: string, steps: string, ...broken: string[]) {
@@ -146,6 +146,26 @@ describe('burners', () => {
     );
     expect(outcome(welded, 'power=on', 'hot-lamp')).toBe('runs');
     expect(outcome(welded, 'knob=off', 'hot-lamp')).toBe('runs');
+  });
+
+  it('cycle by themselves at LOW, and with a bad infinite switch never or always so (common practice)', () => {
+    const use = 'knob=high,wait=60,knob=low,wait=120,knob=off';
+    const good = watch('coil-burner', use);
+    expect(outcome(good, 'knob=high', 'coil')).toBe('runs');
+    expect(outcome(good, 'knob=low', 'coil')).toBe('cycles');
+    expect(good.results.find(({ step }) => step.startsWith('knob=low'))?.cycle).toMatchObject({
+      seconds: 30,
+      runs: { coil: expect.closeTo(5 / 30, 6), lamp: 1 },
+    });
+    const high = watch('coil-burner', use, 'infinite.L2-H2:always-on');
+    expect(outcome(high, 'knob=low', 'coil')).toBe('runs');
+    expect(outcome(high, 'knob=off', 'coil')).toBe('stops');
+    const low = watch('coil-burner', use, 'infinite.L2-H2:only-low');
+    expect(outcome(low, 'knob=high', 'coil')).toBe('cycles');
+    const { diagram } = low;
+    expect(saidBeside(diagram, 'coil', 'runs', 'cycles')).toBe('never-pauses');
+    expect(saidBeside(diagram, 'coil', 'cycles', 'runs')).toBe('weak');
+    expect(saidBeside(diagram, 'lamp', 'cycles', 'runs')).toBe('cycles');
   });
 
   it('cycle on the limiter when the glass gets too hot', () => {

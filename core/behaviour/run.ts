@@ -152,7 +152,7 @@ function runStep(
       end = 'cycling';
       break;
     }
-    const next = nextEvent(diagram, machine, solved, clocks);
+    const next = nextEvent(diagram, machine, solved, clocks, faults);
     if (next === undefined) {
       end = found ? 'cycling' : 'settled';
       clocks.now = step.lasts ?? clocks.now;
@@ -203,7 +203,7 @@ function settle(
   for (let round = 0; round < AT_ONCE; round++) {
     const solved = solver.solve(machine);
     if (follow(diagram, machine, solved, faults)) continue;
-    const next = nextEvent(diagram, machine, solved, clocks);
+    const next = nextEvent(diagram, machine, solved, clocks, faults);
     if (next && next.at <= clocks.now) {
       next.happen();
       continue;

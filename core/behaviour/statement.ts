@@ -132,9 +132,21 @@ export const alike = (one: Outcome, two: Outcome): boolean => {
   return family(one) === family(two) && family(one) !== undefined;
 };
 
-/** What a run shows, as it is said beside what a good unit does: what should cycle and only runs never pauses. */
-export const saidBeside = (outcome: Outcome, good: Outcome | undefined): Outcome =>
-  outcome === 'runs' && good === 'cycles' ? 'never-pauses' : outcome;
+/**
+ * What a run shows, as it is said beside what a good unit does: what should cycle and only runs never pauses, and a
+ * heater that should run and cycles only gets warm.
+ */
+export function saidBeside(
+  diagram: Diagram,
+  subject: string,
+  outcome: Outcome,
+  good: Outcome | undefined,
+): Outcome {
+  if (outcome === 'runs' && good === 'cycles') return 'never-pauses';
+  const part = diagram.parts.find(({ id }) => id === subject);
+  const heats = part?.kind === 'load' && part.load === 'heater';
+  return heats && outcome === 'cycles' && good === 'runs' ? 'weak' : outcome;
+}
 
 function family(outcome: Outcome): string | undefined {
   switch (outcome) {

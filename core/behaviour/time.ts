@@ -1,4 +1,8 @@
-import type { BoardPart, Diagram, QuantityActuator } from '../diagram/diagram';
+import { cycling } from '../diagram/contactTable';
+import type { BoardPart, Diagram, QuantityActuator, SwitchPart } from '../diagram/diagram';
+import { switches } from '../diagram/terminal';
+import { contactMakes, truePosition } from '../circuit/partEdges';
+import type { Fault } from '../fault/fault';
 import { moveActuator, type Machine, type Solved } from './machine';
 
 export interface Clocks {
@@ -27,6 +31,7 @@ export function nextEvent(
   machine: Machine,
   solved: Solved,
   clocks: Clocks,
+  faults: readonly Fault[],
 ): Event | undefined {
   const events: Event[] = [];
   const holding = new Set<string>();
@@ -40,6 +45,7 @@ export function nextEvent(
   for (const part of diagram.parts) {
     if (part.kind === 'board') boardEvents(part, machine, solved, after);
   }
+  for (const part of switches(diagram)) cyclerEvents(diagram, part, machine, faults, after);
   protectorEvents(diagram, machine, solved, after);
   for (const actuator of diagram.actuators) {
     if (actuator.kind !== 'quantity') continue;
@@ -85,6 +91,33 @@ function boardEvents(part: BoardPart, machine: Machine, solved: Solved, after: A
     });
     if (holds)
       after(`${part.id} ${id} ${i}`, way.after ?? 0, () => machine.boards.set(part.id, way.to));
+  });
+}
+
+/** Contacts that cycle begin closed when they are switched on. */
+function cyclerEvents(
+  diagram: Diagram,
+  part: SwitchPart,
+  machine: Machine,
+  faults: readonly Fault[],
+  after: After,
+): void {
+  const at = truePosition(diagram, part, machine.setup, faults, machine.positions);
+  const cycles = cycling(part, at);
+  if (!cycles) return;
+  const paused = machine.paused.has(part.id);
+  const now =
+    machine.setup.power === 'on' &&
+    part.contacts.some(
+      (each) => contactMakes(diagram, part, each, at, faults, true).makes === 'either',
+    );
+  if (!now) {
+    machine.paused.delete(part.id);
+    return;
+  }
+  after(`${part.id} ${at} ${paused}`, paused ? cycles.open : cycles.closed, () => {
+    if (paused) machine.paused.delete(part.id);
+    else machine.paused.add(part.id);
   });
 }
 

@@ -9,9 +9,9 @@ import type {
   Supply,
   SwitchPart,
 } from '../diagram/diagram';
-import { cellInAnyPosition, cellState } from '../diagram/contactTable';
+import { cellInAnyPosition, cellState, cycling } from '../diagram/contactTable';
 import { feeds, switchPosition, type Setup } from '../diagram/setup';
-import type { OhmsRange } from '../fault/effect';
+import type { Makes, OhmsRange } from '../fault/effect';
 import { contactsInLoop } from '../diagram/loop';
 import { effectOf, type Fault } from '../fault/fault';
 import { coldOhms, JOIN, ratedVolts, scaled, SHORT, SOUND_CONTACT, workingOhms } from './ohms';
@@ -48,6 +48,8 @@ export interface WorkingState {
   stalled?: ReadonlySet<string>;
   /** Switches that a quantity has moved, where the quantity alone does not tell. */
   positions?: ReadonlyMap<string, string>;
+  /** Switches whose cycling contacts stand open at the moment; without it they are either. */
+  paused?: ReadonlySet<string>;
 }
 
 /** Spread of ohms inside a supply, which nobody prints; from memory. */
@@ -188,36 +190,52 @@ export function truePosition(
   return positions?.get(part.id) ?? switchPosition(setup, part);
 }
 
+/** How a contact makes in a position of its switch, with what faults leave of it. */
+export function contactMakes(
+  diagram: Diagram,
+  part: SwitchPart,
+  contact: Contact,
+  position: string | undefined,
+  faults: readonly Fault[],
+  warm: boolean,
+): { makes: Makes; fault: Fault | undefined } {
+  const shares = (loop: string): boolean =>
+    contactsInLoop(diagram, loop).some(
+      (each) => each.part.id === part.id && each.contact.id === contact.id,
+    );
+  const fault = faults.find(
+    (each) =>
+      ('contact' in each && each.part === part.id && each.contact === contact.id) ||
+      ('loop' in each && shares(each.loop)) ||
+      // A blade inside a common takes all contacts on it.
+      ('terminal' in each &&
+        'part' in each &&
+        each.part === part.id &&
+        contact.between.includes(each.terminal) &&
+        effectOf(each, 'contact') !== undefined),
+  );
+  const cell =
+    position === undefined
+      ? cellInAnyPosition(part, contact.id)
+      : cellState(part, contact.id, position);
+  return { makes: (fault && effectOf(fault, 'contact')?.makes(cell, warm)) ?? cell, fault };
+}
+
 function switchEdges(
   diagram: Diagram,
   part: SwitchPart,
   setup: Setup,
   faults: readonly Fault[],
-  { warm, positions }: WorkingState,
+  { warm, positions, paused }: WorkingState,
 ): PartEdge[] {
   const position = truePosition(diagram, part, setup, faults, positions);
+  const cycles = paused !== undefined && cycling(part) !== undefined;
   const edges: PartEdge[] = [];
-  const shares = (loop: string, { id }: Contact): boolean =>
-    contactsInLoop(diagram, loop).some(
-      (each) => each.part.id === part.id && each.contact.id === id,
-    );
   for (const contact of part.contacts) {
-    const fault = faults.find(
-      (each) =>
-        ('contact' in each && each.part === part.id && each.contact === contact.id) ||
-        ('loop' in each && shares(each.loop, contact)) ||
-        // A blade inside a common takes all contacts on it.
-        ('terminal' in each &&
-          'part' in each &&
-          each.part === part.id &&
-          contact.between.includes(each.terminal) &&
-          effectOf(each, 'contact') !== undefined),
-    );
-    const cell =
-      position === undefined
-        ? cellInAnyPosition(part, contact.id)
-        : cellState(part, contact.id, position);
-    const makes = (fault && effectOf(fault, 'contact')?.makes(cell, warm)) ?? cell;
+    const made = contactMakes(diagram, part, contact, position, faults, warm);
+    const { fault } = made;
+    const now = cycles && made.makes === 'either';
+    const makes = now ? (paused.has(part.id) ? 'open' : 'closed') : made.makes;
     if (makes === 'open') continue;
     const sound = SOUND_CONTACT[contact.circuit];
     if (makes === 'own-ohms') edges.push(contactEdge(contact, fault?.ohms ?? sound));

@@ -1,4 +1,4 @@
-import type { CellState, Contact, SwitchPart, TableRow } from './diagram';
+import type { CellState, Contact, Cycles, SwitchPart, TableRow } from './diagram';
 
 export const tableRow = (part: SwitchPart, position: string): TableRow | undefined =>
   part.table.rows.find((row) => row.position === position);
@@ -10,6 +10,11 @@ export function cellState(part: SwitchPart, contact: string, position: string): 
   if (row.either?.includes(contact)) return 'either';
   return row.closed.includes(contact) ? 'closed' : 'open';
 }
+
+/** How a switch with contacts that cycle does so in a position; elsewhere as at its lowest, which a fault may bring. */
+export const cycling = (part: SwitchPart, position?: string): Cycles | undefined =>
+  part.table.rows.find((row) => row.position === position)?.cycles ??
+  part.table.rows.find((row) => row.cycles)?.cycles;
 
 /** The state of a cell when the position is not known: `either` where the rows differ. */
 export function cellInAnyPosition(part: SwitchPart, contact: string): CellState {

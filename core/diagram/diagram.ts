@@ -154,6 +154,13 @@ export interface TableRow {
   position: string;
   closed: string[];
   either?: string[];
+  /** In use, its `either` contacts are closed and open by turns, for so many seconds each. */
+  cycles?: Cycles;
+}
+
+export interface Cycles {
+  closed: number;
+  open: number;
 }
 
 export interface ContactTable {

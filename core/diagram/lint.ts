@@ -269,6 +269,8 @@ function lintSwitch(diagram: Diagram, part: SwitchPart, path: string, error: Rep
       );
     }
     const named = [...row.closed, ...(row.either ?? [])];
+    if (row.cycles && !row.either?.length)
+      error(`${at}/cycles`, `no contact is "either" in "${row.position}", so none can cycle`);
     for (const id of named) {
       if (!contacts.includes(id))
         error(at, `${part.id} has no contact "${id}"; it has ${contacts.join(', ')}`);

@@ -49,6 +49,19 @@ export const atContacts =
       })),
     );
 
+/** Contacts that close and open by turns in some position of their switch. */
+export const atCyclers =
+  (share: number) =>
+  (diagram: Diagram): Placed<'contact'>[] =>
+    switches(diagram).flatMap(({ id, table }) => {
+      const cycling = new Set(table.rows.flatMap((row) => (row.cycles ? (row.either ?? []) : [])));
+      return [...cycling].map((contact) => ({
+        at: { part: id, contact },
+        suspect: id,
+        share: share / cycling.size,
+      }));
+    });
+
 /** Pairs of terminals of a switch that no position joins. */
 export const atNeverPairs =
   (share: number) =>

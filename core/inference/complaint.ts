@@ -26,7 +26,7 @@ export function complaintOf(
           source: 'seen',
           steps,
           subject,
-          outcome: saidBeside(outcome, good),
+          outcome: saidBeside(diagram, subject, outcome, good),
         };
     }
   }

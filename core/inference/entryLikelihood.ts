@@ -1,4 +1,4 @@
-import { alike } from '../behaviour/statement';
+import { alike, saidBeside } from '../behaviour/statement';
 import type { Look } from '../diagram/diagram';
 import { findMode, ownerOf, type Fault, type Mode } from '../fault/fault';
 import { displayInterval } from '../meter/meter';
@@ -108,7 +108,11 @@ function weighStatement(
   const right = isGuessedCode(predictor, subject, outcome) ? RELIABLE.code : RELIABLE[source];
   const shows = (place: number): boolean => {
     const foretold = predictor.outcome(place, steps, subject, jumper);
-    return foretold !== undefined && alike(foretold, outcome);
+    if (foretold === undefined) return false;
+    const good = predictor.outcome(HEALTHY, steps, subject, jumper);
+    return (
+      alike(foretold, outcome) || saidBeside(predictor.diagram, subject, foretold, good) === outcome
+    );
   };
   const whenOpen = predictor.whenOpen[index] ?? -1;
   const comes = whenOpen >= 0 && shows(whenOpen);

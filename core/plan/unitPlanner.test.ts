@@ -97,7 +97,7 @@ describe('advice', () => {
       setup: { ...drawnSetup(burner), except: [] },
     });
     const ribbon: Evidence = { kind: 'look', id: 'ribbon', look: 'ribbon', found: true };
-    const far = [noHeat, ribbon, cord('a', 'limiter.2a'), cord('b', 'limiter.1a')];
+    const far = [noHeat, ribbon, cord('a', 'limiter.P2'), cord('b', 'limiter.P1')];
     const first = advise(far);
     expect(first.verdict).toEqual({ kind: 'open', needs: 'own-terminals' });
     const [own] = first.tests;

@@ -130,7 +130,7 @@ function take(
         (each) => each.subject === subject && each.step === results.length - 1,
       );
       const good = predictor.outcome(HEALTHY, steps, subject, jumper);
-      const outcome = saidBeside(seen?.outcome ?? 'off', good);
+      const outcome = saidBeside(diagram, subject, seen?.outcome ?? 'off', good);
       return {
         kind: 'statement',
         id,

@@ -86,7 +86,12 @@ export const infiniteSwitch = (
     known: 'sheet',
     rows: [
       { position: 'off', closed: [] },
-      { position: 'low', closed: ['L1-H1', 'L1-P'], either: ['L2-H2'] },
+      {
+        position: 'low',
+        closed: ['L1-H1', 'L1-P'],
+        either: ['L2-H2'],
+        cycles: { closed: 5, open: 25 },
+      },
       { position: 'high', closed: ['L1-H1', 'L1-P', 'L2-H2'] },
     ],
   },

@@ -92,7 +92,11 @@ export const coilBurner = unit({
     GN feed.G frame.G
   `),
   uses: [
-    { id: 'burn', name: 'Burner on and off again', steps: 'knob=high,wait=60,knob=off,wait=60' },
+    {
+      id: 'burn',
+      name: 'Burner on and off again',
+      steps: 'knob=high,wait=60,knob=low,wait=120,knob=off,wait=60',
+    },
   ],
   looks: [
     {

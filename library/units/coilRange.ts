@@ -113,7 +113,7 @@ export const coilRange = unit({
   uses: PLACES.map(({ id, name }) => ({
     id,
     name: `Burner ${name} on and off again`,
-    steps: `${id}-knob=high,wait=60,${id}-knob=off,wait=60`,
+    steps: `${id}-knob=high,wait=60,${id}-knob=low,wait=120,${id}-knob=off,wait=60`,
   })),
   looks: PLACES.map(({ id, name }) => ({
     id: `${id}-pins`,

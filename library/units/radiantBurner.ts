@@ -56,7 +56,7 @@ export const radiantBurner = unit({
         panel: 'front',
         where: 'Behind the right rear knob',
       },
-      7.5,
+      7.1,
     ),
     {
       id: 'limiter',
@@ -65,14 +65,14 @@ export const radiantBurner = unit({
       soldAs: 'the element with its limiter and hot-surface contact',
       prior: commonPractice(2),
       kind: 'switch',
-      terminals: [{ id: '1a' }, { id: '2a' }],
-      contacts: [{ id: '1a-2a', between: ['1a', '2a'], circuit: 'heater', amps: 7.5 }],
+      terminals: [{ id: 'P1' }, { id: 'P2' }],
+      contacts: [{ id: 'P1-P2', between: ['P1', 'P2'], circuit: 'heater', amps: 7.1 }],
       actuator: 'glass',
       free: 'below',
       byHand: 'It cannot be moved by hand: it follows the heat of the glass.',
       setPoints: { rising: { at: 1060, tolerance: 30 }, falling: { at: 980, tolerance: 30 } },
       safety: true,
-      table: table({ below: ['1a-2a'], above: [] }),
+      table: table({ below: ['P1-P2'], above: [] }),
       panel: 'top',
       where: 'At the rim of the element, the larger pair of terminals',
     },
@@ -82,13 +82,13 @@ export const radiantBurner = unit({
       role: 'lights the lamp while the glass is hot',
       soldAs: 'the element with its limiter and hot-surface contact',
       kind: 'switch',
-      terminals: [{ id: '1b' }, { id: '2b' }],
-      contacts: [{ id: '1b-2b', between: ['1b', '2b'], circuit: 'control', amps: 0.1 }],
+      terminals: [{ id: 'S1' }, { id: 'S2' }],
+      contacts: [{ id: 'S1-S2', between: ['S1', 'S2'], circuit: 'control', amps: 0.1 }],
       actuator: 'glass',
       free: 'below',
       byHand: 'It cannot be moved by hand: it follows the heat of the glass.',
       setPoints: { rising: { at: 150, tolerance: 15 }, falling: { at: 130, tolerance: 15 } },
-      table: table({ below: [], above: ['1b-2b'] }),
+      table: table({ below: [], above: ['S1-S2'] }),
       panel: 'top',
       where: 'At the rim of the element, the smaller pair of terminals',
     },
@@ -105,7 +105,7 @@ export const radiantBurner = unit({
         {
           id: 'ribbon',
           between: ['a', 'b'],
-          value: { watts: 1800, volts: 240, tolerancePercent: 8, coldToHot: 1.04 },
+          value: { watts: 1700, volts: 240, tolerancePercent: 8, coldToHot: 1.04 },
         },
       ],
       panel: 'top',
@@ -116,18 +116,22 @@ export const radiantBurner = unit({
   wires: wires(`
     BK feed.L1 infinite.L1
     RD feed.L2 infinite.L2
-    BU infinite.H1 limiter.1a
-    NA limiter.2a element.a
+    BU infinite.H1 limiter.P1
+    NA limiter.P2 element.a
     YE element.b infinite.H2
     GY infinite.P on-lamp.a
     WH on-lamp.b feed.N
-    BK infinite.L1 hot-contact.1b
-    VT hot-contact.2b hot-lamp.a
+    BK infinite.L1 hot-contact.S1
+    VT hot-contact.S2 hot-lamp.a
     WH hot-lamp.b feed.N
     GN feed.G frame.G
   `),
   uses: [
-    { id: 'burn', name: 'Burner on and off again', steps: 'knob=high,wait=60,knob=off,wait=1800' },
+    {
+      id: 'burn',
+      name: 'Burner on and off again',
+      steps: 'knob=high,wait=60,knob=low,wait=120,knob=off,wait=1800',
+    },
   ],
   looks: [
     {

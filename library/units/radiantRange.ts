@@ -21,7 +21,7 @@ const limiter = (id: string, name: string, glass: string): SwitchPart => ({
       panel: 'top',
       where: 'At the rim of the element, the larger pair of terminals',
     },
-    { between: ['1a', '2a'], circuit: 'heater', amps: 9 },
+    { between: ['P1', 'P2'], circuit: 'heater', amps: 9 },
     1060,
     980,
     30,
@@ -34,13 +34,13 @@ const hotContact = (id: string, name: string, glass: string): SwitchPart => ({
   name,
   role: 'lights the lamp while the glass is hot',
   kind: 'switch',
-  terminals: [{ id: '1b' }, { id: '2b' }],
-  contacts: [{ id: '1b-2b', between: ['1b', '2b'], circuit: 'control', amps: 0.1 }],
+  terminals: [{ id: 'S1' }, { id: 'S2' }],
+  contacts: [{ id: 'S1-S2', between: ['S1', 'S2'], circuit: 'control', amps: 0.1 }],
   actuator: glass,
   free: 'below',
   byHand: FOLLOWS,
   setPoints: { rising: { at: 150, tolerance: 15 }, falling: { at: 130, tolerance: 15 } },
-  table: table({ below: [], above: ['1b-2b'] }),
+  table: table({ below: [], above: ['S1-S2'] }),
   panel: 'top',
   where: 'At the rim of the element, the smaller pair of terminals',
 });
@@ -126,7 +126,7 @@ export const radiantRange = unit({
         panel: 'front',
         where: 'Behind the left front knob',
       },
-      5,
+      5.4,
     ),
     {
       id: 'dual-switch',
@@ -154,7 +154,7 @@ export const radiantRange = unit({
     },
     limiter('limiter-1', 'Limiter, left', 'glass-1'),
     hotContact('hot-1', 'Hot-surface contact, left', 'glass-1'),
-    ribbon('left', 'Radiant element, left, 6 in', 1200),
+    ribbon('left', 'Radiant element, left, 6 in', 1300),
     limiter('limiter-2', 'Limiter, right', 'glass-2'),
     hotContact('hot-2', 'Hot-surface contact, right', 'glass-2'),
     ribbon('inner', 'Inner ring, right', 1000),
@@ -168,25 +168,29 @@ export const radiantRange = unit({
     BK infinite.L1 dual-switch.L1
     RD infinite.L2 dual-switch.L2
     BU infinite.H1 left.b
-    NA left.a limiter-1.2a
-    YE limiter-1.1a infinite.H2
+    NA left.a limiter-1.P2
+    YE limiter-1.P1 infinite.H2
     OR dual-switch.H1 inner.b
     OR-WH dual-switch.O outer.b
-    NA inner.a limiter-2.2a
-    NA outer.a limiter-2.2a
-    VT limiter-2.1a dual-switch.H2
+    NA inner.a limiter-2.P2
+    NA outer.a limiter-2.P2
+    VT limiter-2.P1 dual-switch.H2
     GY infinite.P on-lamp.a
     GY dual-switch.P infinite.P
     WH on-lamp.b feed.N
-    BK infinite.L1 hot-1.1b
-    BN hot-1.1b hot-2.1b
-    TN hot-1.2b hot-lamp.a
-    TN hot-2.2b hot-1.2b
+    BK infinite.L1 hot-1.S1
+    BN hot-1.S1 hot-2.S1
+    TN hot-1.S2 hot-lamp.a
+    TN hot-2.S2 hot-1.S2
     WH hot-lamp.b feed.N
     GN feed.G frame.G
   `),
   uses: [
-    { id: 'left', name: 'Left burner on and off', steps: 'knob=high,wait=90,knob=off,wait=1800' },
+    {
+      id: 'left',
+      name: 'Left burner on and off',
+      steps: 'knob=high,wait=90,knob=low,wait=120,knob=off,wait=1800',
+    },
     {
       id: 'right',
       name: 'Right burner single, dual and off',

@@ -2,7 +2,7 @@ import type { CircuitClass } from '../../diagram/diagram';
 import { isMillivolts } from '../../diagram/millivolts';
 import { terminalRef } from '../../diagram/terminal';
 import { mode, REPLACE, sizedMode, type Sizes } from '../mode';
-import { atCommons, atContacts, atNeverPairs } from '../place';
+import { atCommons, atContacts, atCyclers, atNeverPairs } from '../place';
 
 /** What makes badly: a way with these ohms, and far gone to where hardly anything gets through. */
 const badly = (
@@ -119,6 +119,20 @@ export const CONTACT_MODES = {
     says: 'blade broken inside its common',
     where: atCommons(0.02),
     effects: [{ kind: 'contact', makes: () => 'open' }],
+    remedy: REPLACE,
+  }),
+  'always-on': mode({
+    on: 'contact',
+    says: 'does not cycle: only HIGH',
+    where: atCyclers(0.1),
+    effects: [{ kind: 'contact', makes: (cell) => (cell === 'either' ? 'closed' : cell) }],
+    remedy: REPLACE,
+  }),
+  'only-low': mode({
+    on: 'contact',
+    says: 'cycles as at its lowest: only LOW',
+    where: atCyclers(0.1),
+    effects: [{ kind: 'contact', makes: (cell) => (cell === 'closed' ? 'either' : cell) }],
     remedy: REPLACE,
   }),
   bridged: sizedMode({
