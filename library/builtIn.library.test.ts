@@ -1,5 +1,5 @@
 import { runWhole } from '../core/behaviour/run';
-import { statementsOf } from '../core/behaviour/statement';
+import { saidBeside, statementsOf } from '../core/behaviour/statement';
 import { parseSteps } from '../core/behaviour/step';
 import { lintWhole } from '../core/circuit/lintCircuit';
 import { complaintMap } from '../core/inference/complaint';
@@ -23,9 +23,9 @@ function running(diagram: Diagram, steps: string): string[] {
 }
 
 it('has the kinds of the trade, each with a name of its own', () => {
-  expect(LIBRARY.length).toBeGreaterThanOrEqual(18);
+  expect(LIBRARY.length).toBeGreaterThanOrEqual(34);
   expect(new Set(LIBRARY.map((each) => each.id)).size).toBe(LIBRARY.length);
-  expect(new Set(LIBRARY.map((each) => each.kind)).size).toBeGreaterThanOrEqual(15);
+  expect(new Set(LIBRARY.map((each) => each.kind)).size).toBeGreaterThanOrEqual(30);
 });
 
 it('says of every prior where it is from', () => {
@@ -79,9 +79,18 @@ describe.each(EACH)('%s', (_id, diagram) => {
       const parsed = parseSteps(diagram, steps);
       const { results } = runWhole(diagram, parsed.ok ? parsed.value : [], faults);
       const last = results.length - 1;
+      const good = runWhole(diagram, parsed.ok ? parsed.value : [], []).results;
+      const usual = new Map(
+        statementsOf(diagram, good)
+          .filter(({ step }) => step === last)
+          .map(({ subject, outcome }) => [subject, outcome]),
+      );
       return statementsOf(diagram, results)
         .filter(({ step, subject }) => step === last && loads.includes(subject))
-        .map(({ subject, outcome }) => `${subject} ${outcome}`);
+        .map(({ subject, outcome }) => {
+          const said = saidBeside(diagram, subject, outcome, usual.get(subject));
+          return `${subject} ${said}`;
+        });
     };
     expect(complaints.length).toBeGreaterThan(0);
     for (const { statement, of } of complaints.filter((_, i) => i % 3 === 0)) {

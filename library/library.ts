@@ -1,51 +1,87 @@
 import type { Diagram } from '../core/diagram/diagram';
+import { absorptionRefrigerator } from './units/absorptionRefrigerator';
+import { airHandler } from './units/airHandler';
+import { boiler } from './units/boiler';
 import { cleanOven } from './units/cleanOven';
 import { coilBurner } from './units/coilBurner';
 import { coilRange } from './units/coilRange';
+import { compressorDehumidifier } from './units/compressorDehumidifier';
 import { coolingUnit } from './units/coolingUnit';
+import { countertopMicrowave } from './units/countertopMicrowave';
 import { dehumidifier } from './units/dehumidifier';
 import { dishwasher } from './units/dishwasher';
+import { disposer } from './units/disposer';
 import { electricDryer } from './units/electricDryer';
+import { electricFurnace } from './units/electricFurnace';
+import { electricWaterHeater } from './units/electricWaterHeater';
 import { frontLoadWasher } from './units/frontLoadWasher';
 import { gasDryer } from './units/gasDryer';
 import { gasFurnace } from './units/gasFurnace';
+import { gasRange } from './units/gasRange';
+import { heatPump } from './units/heatPump';
+import { lidLockWasher } from './units/lidLockWasher';
 import { millivoltFireplace } from './units/millivoltFireplace';
+import { oilBurner } from './units/oilBurner';
 import { overRangeOven } from './units/overRangeOven';
 import { radiantBurner } from './units/radiantBurner';
 import { radiantRange } from './units/radiantRange';
+import { rangeHood } from './units/rangeHood';
 import { refrigerator } from './units/refrigerator';
 import { relayMonitorOven } from './units/relayMonitorOven';
+import { roofAirConditioner } from './units/roofAirConditioner';
 import { standingPilotHeater } from './units/standingPilotHeater';
+import { stepSwitchBurner } from './units/stepSwitchBurner';
 import { topLoadWasher } from './units/topLoadWasher';
 import { trailerFurnace } from './units/trailerFurnace';
 import { trailerWaterHeater } from './units/trailerWaterHeater';
+import { transferSwitch } from './units/transferSwitch';
 import { trashCompactor } from './units/trashCompactor';
 import { wallOven } from './units/wallOven';
+import { waterPump } from './units/waterPump';
+import { windowAirConditioner } from './units/windowAirConditioner';
 
 /** The built-in diagrams. Generic units, drawn by us in the manner of the trade. */
 export const LIBRARY: readonly Diagram[] = [
   overRangeOven,
   relayMonitorOven,
+  countertopMicrowave,
   wallOven,
   cleanOven,
   coilBurner,
   coilRange,
+  stepSwitchBurner,
   radiantBurner,
   radiantRange,
+  gasRange,
+  rangeHood,
   topLoadWasher,
+  lidLockWasher,
   frontLoadWasher,
   electricDryer,
   gasDryer,
   dishwasher,
+  disposer,
   trashCompactor,
   refrigerator,
   dehumidifier,
-  gasFurnace,
-  coolingUnit,
+  compressorDehumidifier,
+  windowAirConditioner,
+  electricWaterHeater,
   standingPilotHeater,
+  gasFurnace,
+  electricFurnace,
+  airHandler,
+  coolingUnit,
+  heatPump,
+  boiler,
+  oilBurner,
   millivoltFireplace,
   trailerFurnace,
   trailerWaterHeater,
+  absorptionRefrigerator,
+  roofAirConditioner,
+  waterPump,
+  transferSwitch,
 ];
 
 export const builtIn = (id: string): Diagram | undefined => LIBRARY.find((each) => each.id === id);

@@ -1,7 +1,7 @@
 import type { BoardPart, Diagram, LoadPart } from '../diagram/diagram';
 import { switches, terminalRef } from '../diagram/terminal';
 import type { Setup } from '../diagram/setup';
-import { effectOf, ownerOf, type Fault } from '../fault/fault';
+import { effectOf, isHeld, ownerOf, type Fault } from '../fault/fault';
 import { effectiveResistance } from '../circuit/effectiveResistance';
 import { ratedVolts } from '../circuit/ohms';
 import { buildNetwork, nodeOf, type Edge, type Network } from '../circuit/network';
@@ -142,7 +142,7 @@ function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): So
   };
   const solved: Solved = { doing: new Map(), power: new Map(), amps: new Map(), inputs: new Map() };
   for (const part of diagram.parts) {
-    if (part.kind === 'load') loadAt(part, machine, faults, network, volts, solved);
+    if (part.kind === 'load') loadAt(diagram, part, machine, faults, network, volts, solved);
     if (part.kind === 'board') inputsAt(part, network, volts, ohms, solved);
   }
   network.edges.forEach((edge, i) => {
@@ -157,6 +157,7 @@ function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): So
 }
 
 function loadAt(
+  diagram: Diagram,
   part: LoadPart,
   machine: Machine,
   faults: readonly Fault[],
@@ -180,7 +181,7 @@ function loadAt(
   const runsFrom = part.load !== 'coil' ? RUNS_FROM : turns ? holdsFrom : startsFrom;
   const fed: Doing = most >= runsFrom ? 'runs' : most >= WEAK_FROM ? 'weak' : 'off';
   const motor = part.load === 'motor';
-  const seized = hasEffect(faults, part.id, 'held');
+  const seized = faults.some((each) => isHeld(diagram, each, part.id));
   const starts =
     most >= startsFrom &&
     (part.startsWith === undefined || start >= STARTS_FROM) &&
@@ -258,8 +259,8 @@ export function follow(
   return changed;
 }
 
-const hasEffect = (faults: readonly Fault[], part: string, kind: 'held' | 'no-drive'): boolean =>
-  faults.some((each) => 'part' in each && each.part === part && effectOf(each, kind));
+const hasNoDrive = (faults: readonly Fault[], part: string): boolean =>
+  faults.some((each) => 'part' in each && each.part === part && effectOf(each, 'no-drive'));
 
 /** Puts something into a set or takes it out; says whether that changed it. */
 function put(set: Set<string>, id: string, inside: boolean): boolean {
@@ -283,7 +284,7 @@ function isDriven(
       ? machine.turning.has(by)
       : solved.doing.get(by) === 'runs';
   }
-  if (hasEffect(faults, by, 'no-drive')) return false;
+  if (hasNoDrive(faults, by)) return false;
   const state = board.logic?.states.find((each) => each.id === machine.boards.get(by));
   return state?.drives.includes(actuator) ?? false;
 }

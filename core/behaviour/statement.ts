@@ -99,11 +99,14 @@ function loadOutcome(id: string, result: StepResult, before: string | undefined)
   const last = result.moments.at(-1)?.loads[id] ?? 'off';
   if (last !== 'off') return last;
   // What ran for a moment only while everything else found its place did not run.
-  const ran = result.moments.some((moment, i) => {
-    const until = result.moments[i + 1]?.at ?? result.seconds;
-    return moment.loads[id] === 'runs' && until > moment.at;
-  });
-  if (ran) return 'quits';
+  const lasted = (doing: string): boolean =>
+    result.moments.some((moment, i) => {
+      const until = result.moments[i + 1]?.at ?? result.seconds;
+      return moment.loads[id] === doing && until > moment.at;
+    });
+  if (lasted('runs')) return 'quits';
+  // It hums until its overload or the breaker opens, and that it hums is what is told.
+  if (lasted('hums')) return 'hums';
   return before === 'runs' || before === 'weak' ? 'stops' : 'off';
 }
 

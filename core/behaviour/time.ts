@@ -42,11 +42,12 @@ export function nextEvent(
     clocks.held.set(name, since);
     events.push({ at: since + seconds, happen });
   };
+  // On a short the fuse is faster than a board that is starved by it.
+  protectorEvents(diagram, machine, solved, after);
   for (const part of diagram.parts) {
     if (part.kind === 'board') boardEvents(part, machine, solved, after);
   }
   for (const part of switches(diagram)) cyclerEvents(diagram, part, machine, faults, after);
-  protectorEvents(diagram, machine, solved, after);
   for (const actuator of diagram.actuators) {
     if (actuator.kind !== 'quantity') continue;
     const seconds = arrival(diagram, machine, solved, actuator);
@@ -168,6 +169,8 @@ function cutOffs(
   }
 }
 
+/** What was lit burns on by itself from this share of the way on: from memory. */
+const STILL_BURNS = 0.25;
 /** A load on too many volts drives no further than this much of its rated power would. */
 const MOST_POWER = 1.2;
 
@@ -180,7 +183,14 @@ function goal(
 ): { value: number; seconds: number } | undefined {
   const { driven } = actuator;
   if (!driven) return undefined;
-  const power = share(solved, driven.by, machine);
+  const state = machine.setup.actuators[actuator.id];
+  const value = typeof state === 'object' ? state.value : rest;
+  const { litBy } = driven;
+  const lit =
+    litBy === undefined ||
+    share(solved, litBy, machine) > 0 ||
+    (value - rest) / (driven.to - rest) >= STILL_BURNS;
+  const power = lit ? share(solved, driven.by, machine) : 0;
   const held = driven.held && share(solved, driven.held.by, machine) > 0;
   const to = held && driven.held ? driven.held.to : driven.to;
   const own = (to - rest) * Math.min(MOST_POWER, power);
@@ -189,6 +199,9 @@ function goal(
     ? (alone.to - rest) * Math.min(MOST_POWER, share(solved, alone.by, machine))
     : 0;
   const further = Math.abs(other) > Math.abs(own) ? other : own;
+  const { emptiedBy, stays } = driven;
+  const emptied = emptiedBy !== undefined && share(solved, emptiedBy, machine) > 0;
+  if ((emptiedBy !== undefined || stays) && further === 0 && !emptied) return undefined;
   return { value: rest + further, seconds: driven.seconds };
 }
 

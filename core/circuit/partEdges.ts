@@ -13,7 +13,7 @@ import { cellInAnyPosition, cellState, cycling } from '../diagram/contactTable';
 import { feeds, switchPosition, type Setup } from '../diagram/setup';
 import type { Makes, OhmsRange } from '../fault/effect';
 import { contactsInLoop } from '../diagram/loop';
-import { effectOf, type Fault } from '../fault/fault';
+import { effectOf, isHeld, type Fault } from '../fault/fault';
 import { coldOhms, JOIN, ratedVolts, scaled, SHORT, SOUND_CONTACT, workingOhms } from './ohms';
 import { KINDS, legsOf, SUPPLY_TOLERANCE } from './supply';
 
@@ -69,7 +69,7 @@ export function partEdges(
     case 'switch':
       return switchEdges(diagram, part, setup, faults, working);
     case 'load':
-      return loadEdges(part, faults, working);
+      return loadEdges(diagram, part, faults, working);
     case 'protector':
       return protectorEdges(part, faults);
     case 'board':
@@ -84,13 +84,14 @@ export function partEdges(
 }
 
 function loadEdges(
+  diagram: Diagram,
   part: LoadPart,
   faults: readonly Fault[],
   { warm, stalled }: WorkingState,
 ): PartEdge[] {
   const edges: PartEdge[] = [];
   const own = faults.filter((each) => 'part' in each && each.part === part.id);
-  const turns = !own.some((each) => effectOf(each, 'held')) && !stalled?.has(part.id);
+  const turns = !faults.some((each) => isHeld(diagram, each, part.id)) && !stalled?.has(part.id);
   const leaves = (element: string | undefined) =>
     own
       .filter((each) => 'element' in each && each.element === element)

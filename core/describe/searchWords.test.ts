@@ -7,7 +7,7 @@ describe('finding a diagram', () => {
       LIBRARY.filter((each) => matches(searchWords(each), search)).map((each) => each.id);
     expect(found('furnace sail')).toEqual(['trailer-furnace']);
     expect(found('crowbar')).toContain('over-range-oven');
-    expect(found('glow BAR')).toEqual(['gas-dryer']);
+    expect(found('glow BAR')).toEqual(['gas-range', 'gas-dryer']);
     expect(found('drum lamp dead')).toEqual(['electric-dryer']);
     expect(found('')).toHaveLength(LIBRARY.length);
     expect(found('submarine')).toEqual([]);

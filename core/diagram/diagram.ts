@@ -368,6 +368,12 @@ export interface QuantityActuator extends ActuatorBase {
     seconds: number;
     held?: { by: string; to: number };
     alone?: { by: string; to: number };
+    /** It stays where it was brought until this load takes it back: water that a pump empties. */
+    emptiedBy?: string;
+    /** It needs this load beside the other to begin: a flame, which must be lit and then burns on. */
+    litBy?: string;
+    /** It stays where it was brought: the heat of a tank, the pressure of a closed pipe. */
+    stays?: true;
   };
 }
 

@@ -110,6 +110,10 @@ function lintActuators(diagram: Diagram, error: Report): void {
     if (actuator.kind === 'quantity') {
       if (actuator.driven) moves(actuator.driven.by, `${path}/driven/by`);
       if (actuator.driven?.held) moves(actuator.driven.held.by, `${path}/driven/held/by`);
+      if (actuator.driven?.litBy !== undefined)
+        moves(actuator.driven.litBy, `${path}/driven/litBy`);
+      if (actuator.driven?.emptiedBy !== undefined)
+        moves(actuator.driven.emptiedBy, `${path}/driven/emptiedBy`);
       if (actuator.driven?.alone) moves(actuator.driven.alone.by, `${path}/driven/alone/by`);
       if (drawn !== undefined && typeof drawn !== 'number') {
         error(`/drawnFor/${actuator.id}`, `a quantity is drawn for a number of ${actuator.unit}`);

@@ -29,7 +29,7 @@ export type Effect<P extends Place = Place> =
     }
   /** It opens after all others that carry too much: a race that the other one wins. */
   | { kind: 'slow' }
-  /** A motor does not turn. */
+  /** A motor, or one that the part serves, does not turn. */
   | { kind: 'held' }
   /** A board drives none of its outputs. */
   | { kind: 'no-drive' }

@@ -1,3 +1,4 @@
+import type { Diagram } from '../diagram/diagram';
 import type { Effect, EffectKind, OhmsRange } from './effect';
 import type { FaultMode, SizedMode } from './mode';
 import { CONDITION_MODES } from './modes/condition';
@@ -76,3 +77,12 @@ export const ownerOf = (fault: Fault): string =>
 
 /** Two faults with the same key are the same, whatever their ohms. */
 export const kindOfFault = (fault: Fault): string => JSON.stringify({ ...fault, ohms: 0 });
+
+/** Whether a fault keeps a motor from turning: its own, or of what it cannot start without. */
+export const isHeld = (diagram: Diagram, fault: Fault, motor: string): boolean =>
+  'part' in fault &&
+  effectOf(fault, 'held') !== undefined &&
+  (fault.part === motor ||
+    diagram.parts.some(
+      (each) => each.id === fault.part && each.kind === 'hardware' && each.serves.includes(motor),
+    ));

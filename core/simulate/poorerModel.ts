@@ -189,9 +189,20 @@ function withoutPart(diagram: Diagram, id: string): Diagram {
     parts: kept.parts.filter((each) => each.id !== id),
     wires: kept.wires.filter(({ from, to }) => !touches(from) && !touches(to)),
     actuators: kept.actuators.map((each) => {
-      if (each.kind !== 'quantity' || each.driven?.by !== id) return each;
-      const { driven: _, ...rest } = each;
-      return rest;
+      if (each.kind !== 'quantity' || !each.driven) return each;
+      const { driven, ...rest } = each;
+      if (driven.by === id) return rest;
+      const { held, alone, emptiedBy, litBy, ...moved } = driven;
+      return {
+        ...rest,
+        driven: {
+          ...moved,
+          ...(held && held.by !== id && { held }),
+          ...(alone && alone.by !== id && { alone }),
+          ...(emptiedBy !== undefined && emptiedBy !== id && { emptiedBy }),
+          ...(litBy !== undefined && litBy !== id && { litBy }),
+        },
+      };
     }),
     // What it moved would be missed at once: such a diagram nobody works by.
     ...(moved.length && { uses: [] }),

@@ -1,4 +1,4 @@
-import type { Condition, Prior } from '../../core/diagram/diagram';
+import type { Condition, Look, Prior } from '../../core/diagram/diagram';
 
 /** What is behind parts that have failed: common practice. */
 export const CAUSES = {
@@ -37,3 +37,36 @@ export const tooLittleAir = (beyond: string, where: string): Condition => ({
   action: 'The limit is right: clear the way of the air from the filter to the outside hood.',
   prior: commonPractice(3),
 });
+
+/** A quick check: what is found, what it points to, how often it is found with that and without. */
+export const look = (
+  id: string,
+  says: string,
+  of: string[],
+  [withIt, without]: [withIt: number, without: number],
+  minutes: number,
+  more: Partial<Pick<Look, 'panel' | 'powered'>> = {},
+): Look => ({ id, says, of, found: { with: withIt, without }, minutes, ...more });
+
+/** Cautions that many units share. */
+export const CAUTIONS = {
+  gas: [
+    'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
+    'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
+  ],
+  twoLegs:
+    'Two hot legs: switch off and lock out, then prove each leg dead to neutral and to the other leg.',
+  highVoltage: [
+    'The high-voltage capacitor can kill after the cord is pulled: discharge it as the maker’s sheet says, then prove it.',
+    'Never run it with the case off. After any door or interlock work a leakage check is due.',
+    'Door interlock switches are replaced with the maker’s part, never bridged.',
+  ],
+  capacitor:
+    'A run capacitor holds its charge: discharge it through a resistor before a hand goes in.',
+  refrigerant: 'Work on the refrigerant, and a brazed pressure switch, want a licence.',
+  blower: 'A blower starts by itself: power off before a hand goes near the wheel.',
+  scald: 'Water and metal scald: let it cool, and relieve the pressure, before anything is opened.',
+  edges: 'Sheet edges cut: gloves, and mind the wires at them.',
+  indoors24:
+    'The 24 V line is fed from indoors: it stays live while the disconnect outside is off.',
+} as const;

@@ -1,7 +1,9 @@
-import type { SwitchPart, TableRow } from '../../core/diagram/diagram';
+import type { CircuitClass, Contact, SwitchPart, TableRow } from '../../core/diagram/diagram';
 
 /** What a part may say of itself besides what makes it the switch that it is. */
-export type Place = Partial<Pick<SwitchPart, 'panel' | 'where' | 'aliases' | 'prior' | 'causes'>>;
+export type Place = Partial<
+  Pick<SwitchPart, 'panel' | 'where' | 'aliases' | 'prior' | 'causes' | 'soldAs' | 'companions'>
+>;
 
 /** A contact table from the contacts closed in each position. */
 export const table = (closed: Record<string, string[]>): SwitchPart['table'] => ({
@@ -136,3 +138,80 @@ export const relayContact = (
   ...(pushed === undefined && { handless: true }),
   table: table({ idle: [], pulled: ['NO'] }),
 });
+
+type Named = { id: string; name: string; role: string; actuator: string } & Place &
+  Partial<Pick<SwitchPart, 'safety' | 'reset' | 'handless'>>;
+
+/** Contacts by the two terminals that they join, written `A-B`, with what they carry. */
+type Carried = Record<string, [circuit: CircuitClass, amps: number]>;
+
+const contactsOf = (carried: Carried): Contact[] =>
+  Object.entries(carried).map(([id, [circuit, amps]]) => {
+    const [a = '', b = ''] = id.split('-');
+    return { id, between: [a, b], circuit, amps };
+  });
+
+/** A timer or selector: its contacts, and which are closed in each position; free in its first. */
+export const selector = (
+  part: Named & { byHand?: string },
+  carried: Carried,
+  closed: Record<string, string[]>,
+): SwitchPart => ({
+  byHand: 'Pull the knob and turn the shaft itself with pliers.',
+  ...part,
+  kind: 'switch',
+  terminals: [...new Set(contactsOf(carried).flatMap(({ between }) => between))].map((id) => ({
+    id,
+  })),
+  contacts: contactsOf(carried),
+  free: Object.keys(closed)[0] ?? '',
+  table: table(closed),
+});
+
+/** A microswitch with a common and two throws, or one of them: NO closes when it is pressed. */
+export const microswitch = (
+  part: Named & { byHand: string },
+  throws: Partial<Record<'NO' | 'NC', [circuit: CircuitClass, amps: number]>>,
+  { pressed, free }: { pressed: string[]; free: string[] },
+): SwitchPart => {
+  const ids = (['NO', 'NC'] as const).filter((id) => throws[id]);
+  const rows = Object.fromEntries([
+    ...pressed.map((at) => [at, ids.filter((id) => id === 'NO')]),
+    ...free.map((at) => [at, ids.filter((id) => id === 'NC')]),
+  ]) as Record<string, string[]>;
+  return {
+    ...part,
+    kind: 'switch',
+    terminals: [{ id: 'COM' }, ...ids.map((id) => ({ id }))],
+    contacts: ids.map((id) => {
+      const [circuit, amps] = throws[id] ?? ['control', 0];
+      return { id, between: ['COM', id], circuit, ...(amps > 0 && { amps }), throw: id };
+    }),
+    free: free[0] ?? '',
+    table: table(rows),
+  };
+};
+
+/** Moved by a quantity: opens at `opens` and closes again at `closes`, whichever is the higher. */
+export const setPointSwitch = (
+  part: Named & { byHand?: string },
+  [circuit, amps]: [circuit: CircuitClass, amps: number],
+  { opens, closes, tolerance }: { opens: number; closes: number; tolerance: number },
+  [a, b]: [string, string] = ['1', '2'],
+): SwitchPart => {
+  const onRise = opens > closes;
+  const id = `${a}-${b}`;
+  return {
+    byHand: 'It cannot be moved by hand: warm it, cool it, or bring it to its pressure.',
+    ...part,
+    kind: 'switch',
+    terminals: [{ id: a }, { id: b }],
+    contacts: [{ id, between: [a, b], circuit, amps, throw: onRise ? 'NC' : 'NO' }],
+    free: 'below',
+    setPoints: {
+      rising: { at: Math.max(opens, closes), tolerance },
+      falling: { at: Math.min(opens, closes), tolerance },
+    },
+    table: table(onRise ? { below: [id], above: [] } : { below: [], above: [id] }),
+  };
+};

@@ -11,6 +11,8 @@ import type {
 /** Parts that come together, with what moves them and the wires between them. */
 export interface Assembly {
   actuators?: Actuator[];
+  /** Where its quantities stand. */
+  drawnFor?: Diagram['drawnFor'];
   parts: Part[];
   wires?: Wire[];
   looks?: Look[];
@@ -33,7 +35,7 @@ export function unit({ drawnFor = {}, assemblies = [], ...written }: Written): D
     format: 'yarrix-diagram',
     version: 1,
     ...written,
-    drawnFor: { ...rest, ...drawnFor },
+    drawnFor: Object.assign(rest, ...assemblies.map((each) => each.drawnFor), drawnFor),
     ...(parts.some(({ id }) => id === 'frame') && { frame: 'frame.F' }),
     actuators,
     parts,

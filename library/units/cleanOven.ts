@@ -1,9 +1,9 @@
-import { handActuator } from '../shelf/actuators';
+import { door, handActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about, neonLamp, plainLoad } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
-import { opensOnRise, table } from '../shelf/switches';
+import { opensOnRise, plainSwitch, setPointSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** Self-cleaning wall oven: selector, thermostat, and a wax motor that locks the door and moves a switch. */
@@ -14,6 +14,7 @@ export const cleanOven = unit({
   drawnFor: { wax: 70, cavity: 70 },
   supplies: [rangeCord(30, 'Feed')],
   actuators: [
+    door(),
     handActuator('selector', 'Selector knob', 'knob', {
       off: 'knob at OFF',
       bake: 'knob at BAKE',
@@ -34,7 +35,7 @@ export const cleanOven = unit({
       kind: 'quantity',
       quantity: 'temperature',
       unit: '°F',
-      driven: { by: 'bake', to: 480, seconds: 900 },
+      driven: { by: 'bake', to: 1000, seconds: 2600 },
     },
   ],
   panels: [
@@ -71,6 +72,8 @@ export const cleanOven = unit({
         { id: 'K' },
         { id: 'R' },
         { id: 'W' },
+        { id: 'H' },
+        { id: 'Q' },
         { id: 'P2' },
         { id: 'S' },
         { id: 'T' },
@@ -78,7 +81,8 @@ export const cleanOven = unit({
       contacts: [
         { id: 'P1-K', between: ['P1', 'K'], circuit: 'heater', amps: 10.4 },
         { id: 'P1-R', between: ['P1', 'R'], circuit: 'heater', amps: 14.2 },
-        { id: 'P1-W', between: ['P1', 'W'], circuit: 'control', amps: 0.1 },
+        { id: 'H-W', between: ['H', 'W'], circuit: 'control', amps: 0.1 },
+        { id: 'Q-K', between: ['Q', 'K'], circuit: 'heater', amps: 10.4 },
         { id: 'P2-S', between: ['P2', 'S'], circuit: 'heater', amps: 14.2 },
         { id: 'P2-T', between: ['P2', 'T'], circuit: 'heater', amps: 10.4 },
       ],
@@ -89,7 +93,7 @@ export const cleanOven = unit({
         off: [],
         bake: ['P1-K', 'P2-S'],
         broil: ['P1-R', 'P2-S'],
-        clean: ['P1-K', 'P1-W', 'P2-T'],
+        clean: ['H-W', 'Q-K', 'P2-T'],
       }),
       panel: 'front',
       where: 'Behind the right knob',
@@ -108,6 +112,50 @@ export const cleanOven = unit({
       365,
       335,
       12,
+    ),
+    setPointSwitch(
+      {
+        id: 'clean-stat',
+        name: 'Cleaning thermostat',
+        role: 'holds the heat of CLEAN',
+        prior: commonPractice(1),
+        actuator: 'cavity',
+        panel: 'front',
+        where: 'In the body of the oven thermostat',
+      },
+      ['heater', 10.4],
+      { opens: 885, closes: 845, tolerance: 20 },
+      ['L', 'M'],
+    ),
+    setPointSwitch(
+      {
+        id: 'lock-stat',
+        name: 'Lock thermostat',
+        role: 'keeps the bolt out until the oven has cooled',
+        prior: commonPractice(1),
+        actuator: 'cavity',
+        safety: true,
+        panel: 'back',
+        where: 'On the back of the cavity',
+      },
+      ['control', 0.1],
+      { opens: 535, closes: 570, tolerance: 15 },
+    ),
+    plainSwitch(
+      {
+        id: 'door-switch',
+        name: 'Door switch',
+        role: 'lets the lock be driven only with the door shut',
+        prior: commonPractice(1.5),
+        actuator: 'door',
+        safety: true,
+        free: 'open',
+        byHand: 'Press its plunger with the door open.',
+        panel: 'front',
+        where: 'Over the door, right of the bolt',
+      },
+      { circuit: 'control', amps: 0.1, throw: 'NO' },
+      { closed: 'closed', open: 'open' },
     ),
     plainLoad(
       {
@@ -155,6 +203,7 @@ export const cleanOven = unit({
         id: 'bake',
         name: 'Bake element',
         role: 'lower heat',
+        causes: ['foil on the floor of the oven', 'CLEAN run over spilt sugar'],
         seenAs: { name: 'Lower element' },
         prior: commonPractice(5),
         panel: 'back',
@@ -191,6 +240,12 @@ export const cleanOven = unit({
     BU-WH selector.W locked-lamp.a
     WH locked-lamp.b feed.N
     GN feed.G frame.G
+    BK feed.L1 door-switch.1
+    BK-BU door-switch.2 selector.H
+    BK feed.L1 clean-stat.L
+    BK-OR clean-stat.M selector.Q
+    BK feed.L1 lock-stat.1
+    BU-RD lock-stat.2 lock-motor.a
   `),
   uses: [
     {
@@ -199,23 +254,44 @@ export const cleanOven = unit({
       steps: 'selector=bake,wait=60,selector=broil,wait=30,selector=off,wait=60',
     },
     { id: 'clean', name: 'Begin of CLEAN', steps: 'selector=clean,wait=120' },
+    {
+      id: 'hot',
+      name: 'CLEAN switched off while it is hot',
+      steps: 'selector=clean,wait=300,cavity=700,wait=5,selector=off,wait=120',
+    },
   ],
   looks: [
-    {
-      id: 'burnt',
-      says: 'A blistered or broken spot on the bake element',
-      of: ['bake:open'],
-      found: { with: 0.7, without: 0.02 },
-      minutes: 1,
-    },
-    {
-      id: 'bolt',
-      says: 'The bolt does not come out in CLEAN',
-      of: ['bolt:broken', 'lock-motor', 'lock-switch:not-actuated'],
-      found: { with: 0.8, without: 0.05 },
-      powered: true,
-      minutes: 2,
-    },
+    look('burnt', 'A blistered or broken spot on the bake element', ['bake:open'], [0.7, 0.02], 1),
+    look(
+      'bolt',
+      'The bolt does not come out in CLEAN',
+      ['bolt:broken', 'lock-motor', 'lock-switch:not-actuated', 'door-switch'],
+      [0.8, 0.05],
+      2,
+      { powered: true },
+    ),
+    look(
+      'bulb',
+      'The bulb of the thermostat has come off its clips',
+      ['thermostat'],
+      [0.3, 0.02],
+      1,
+    ),
+    look(
+      'tabs',
+      'A brown push-on tab behind the knobs',
+      ['selector', 'thermostat', 'w2', 'w3', 'w4', 'w5', 'w6'],
+      [0.4, 0.04],
+      1,
+      { panel: 'front' },
+    ),
+    look(
+      'door-play',
+      'The door does not close flush',
+      ['door-switch:not-actuated', 'bolt:broken'],
+      [0.5, 0.04],
+      0.5,
+    ),
   ],
   cautions: [
     'Two hot legs: both breakers off, then prove each leg dead to neutral and to the other leg.',

@@ -1,7 +1,7 @@
 import { handActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
-import { CAUSES, commonPractice } from '../shelf/practice';
+import { CAUSES, CAUTIONS, commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
 import { infiniteSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -48,6 +48,7 @@ export const coilBurner = unit({
     {
       id: 'block',
       causes: [...CAUSES.pins],
+      companions: ['coil'],
       name: 'Receptacle block',
       role: 'holds the coil’s pins',
       prior: commonPractice(3),
@@ -99,17 +100,42 @@ export const coilBurner = unit({
     },
   ],
   looks: [
-    {
-      id: 'pins',
-      says: 'Burnt or loose pins of the coil in its block',
-      of: ['block', 'coil:open', 'w7:wire-open', 'w8:wire-open'],
-      found: { with: 0.6, without: 0.05 },
-      minutes: 1,
-      panel: 'top',
-    },
+    look(
+      'pins',
+      'Burnt or loose pins of the coil in its block',
+      ['block', 'coil:open', 'w7:wire-open', 'w8:wire-open'],
+      [0.6, 0.05],
+      1,
+      { panel: 'top' },
+    ),
+    look(
+      'sag',
+      'A blister, a bare spot or a sag in the coil',
+      ['coil:open', 'coil:shorted', 'coil:ground-fault'],
+      [0.5, 0.02],
+      0.5,
+    ),
+    look(
+      'swap',
+      'The coil works in another place of the range',
+      ['infinite', 'block', 'w3', 'w4', 'feed'],
+      [0.9, 0.1],
+      2,
+      { powered: true },
+    ),
+    look(
+      'tabs',
+      'A brown push-on tab at the switch',
+      ['infinite', 'w1', 'w2', 'w3', 'w4'],
+      [0.4, 0.04],
+      1,
+      { panel: 'rear' },
+    ),
   ],
   cautions: [
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',
+    'A leg welded in the switch leaves the pins of the coil live at OFF: prove each pin dead to the frame, or L to H open cold, on every such call.',
+    CAUTIONS.edges,
     'A burner that was on stays hot enough to burn long after the lamp is out.',
   ],
 });

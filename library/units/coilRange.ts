@@ -2,7 +2,7 @@ import type { Part, Wire } from '../../core/diagram/diagram';
 import { handActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { CAUSES, CAUTIONS, commonPractice } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
 import { infiniteSwitch } from '../shelf/switches';
 import { unit } from '../shelf/unit';
@@ -31,6 +31,8 @@ const parts: Part[] = PLACES.flatMap(({ id, name, inches, watts }): Part[] => [
     id: `${id}-block`,
     name: `Receptacle block, ${name}`,
     role: 'holds the coil’s pins',
+    causes: [...CAUSES.pins],
+    companions: [`${id}-coil`],
     prior: commonPractice(3),
     kind: 'connection',
     terminals: [{ id: 'a' }, { id: 'b' }, { id: 'p1' }, { id: 'p2' }],
@@ -44,6 +46,7 @@ const parts: Part[] = PLACES.flatMap(({ id, name, inches, watts }): Part[] => [
     id: `${id}-coil`,
     name: `Coil element, ${name}, ${inches} in`,
     role: 'the burner',
+    companions: [`${id}-block`],
     seenAs: { name: `Burner, ${name}` },
     prior: commonPractice(4),
     kind: 'load',
@@ -125,6 +128,8 @@ export const coilRange = unit({
   })),
   cautions: [
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',
+    'A leg welded in a switch leaves the pins of its coil live at OFF: prove each pin dead to the frame, or L to H open cold.',
+    CAUTIONS.edges,
     'The lines are chained: a burnt tab at one switch leaves the burners after it dead.',
     'A burner that was on stays hot enough to burn long after the lamp is out.',
   ],

@@ -1,7 +1,7 @@
 import { handActuator } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { indoorLine } from '../shelf/supplies';
 import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -107,6 +107,16 @@ export const coolingUnit = unit({
   ],
   parts: [
     frame('Cabinet', 'metal of the unit'),
+    hardware(
+      {
+        id: 'capacitor',
+        name: 'Dual run capacitor',
+        role: 'gives compressor and fan their turn',
+        prior: commonPractice(4),
+        panel: 'service',
+      },
+      ['compressor', 'fan'],
+    ),
     plainSwitch(
       {
         id: 'call',
@@ -170,6 +180,7 @@ export const coolingUnit = unit({
         id: 'contactor',
         name: 'Contactor',
         role: 'feeds compressor and fan',
+        causes: ['an insect between the points', 'a coil that hums on low volts'],
         actuator: 'pull',
         prior: commonPractice(3),
         panel: 'service',
@@ -217,25 +228,37 @@ export const coolingUnit = unit({
   `),
   uses: [{ id: 'cool', name: 'Call for cooling', steps: 'stat=cool,wait=60,stat=off' }],
   looks: [
-    {
-      id: 'pitted',
-      says: 'Contactor points black, or an insect between them',
-      of: ['contactor'],
-      found: { with: 0.6, without: 0.05 },
-      minutes: 0.5,
-      panel: 'service',
-    },
-    {
-      id: 'frost',
-      says: 'Frost on the suction line: low charge or no air indoors',
-      of: ['low-pressure:not-actuated'],
-      found: { with: 0.4, without: 0.05 },
-      minutes: 0.5,
-    },
+    look(
+      'pitted',
+      'Contactor points black, or an insect between them',
+      ['contactor'],
+      [0.6, 0.05],
+      0.5,
+      { panel: 'service' },
+    ),
+    look(
+      'frost',
+      'Frost on the suction line: low charge or no air indoors',
+      ['suction'],
+      [0.5, 0.04],
+      0.5,
+    ),
+    look(
+      'swollen',
+      'The capacitor is swollen, or reads far under what is printed on it',
+      ['capacitor:broken'],
+      [0.85, 0.02],
+      3,
+      { panel: 'service' },
+    ),
+    look('fan-hand', 'The fan blade does not turn by hand', ['fan:seized'], [0.8, 0.02], 0.5),
+    look('dirty', 'The coil outside is matted', ['head'], [0.7, 0.1], 0.5),
+    look('oil', 'Oil or a wet spot at a joint', ['suction'], [0.3, 0.02], 2),
   ],
   energies: ['refrigerant', 'stored-charge'],
   cautions: [
     'The 24 V line is fed from indoors: it stays live while the outdoor disconnect is off.',
+    'The contactor cuts one leg only: compressor and fan stay live to the frame while it is idle.',
     'A capacitor holds its charge: discharge it before hands go in.',
     'A brazed pressure switch and any work on the refrigerant want a licence.',
   ],

@@ -1,6 +1,6 @@
 import { handActuator } from '../shelf/actuators';
 import { about, plainLoad } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { plainSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
@@ -14,9 +14,9 @@ export const dehumidifier = unit({
       id: 'adapter',
       name: 'Adapter',
       kind: 'dc',
-      volts: 9,
-      internalOhms: 0.25,
-      amps: 4,
+      volts: 12,
+      internalOhms: 0.3,
+      amps: 5,
       terminals: [{ id: 'P' }, { id: 'M' }],
     },
   ],
@@ -62,19 +62,20 @@ export const dehumidifier = unit({
         panel: 'back',
         where: 'Top',
       },
-      { circuit: 'control', amps: 2.5 },
+      { circuit: 'control', amps: 3.6 },
       { off: 'open', on: 'closed' },
     ),
     {
       id: 'float-switch',
       name: 'Float microswitch',
-      role: 'stops it and lights FULL when the tank is full or out',
+      role: 'stops it and lights the tank lamp when the tank is full or out',
+      causes: ['a full tank that was pushed in hard', 'slime on the float arm'],
       prior: commonPractice(3),
       aliases: [{ word: 'tank switch' }, { word: 'door switch', trap: 'there is no door' }],
       kind: 'switch',
       terminals: [{ id: 'COM' }, { id: 'NC' }, { id: 'NO' }],
       contacts: [
-        { id: 'NO', between: ['COM', 'NO'], circuit: 'control', amps: 2.5, throw: 'NO' },
+        { id: 'NO', between: ['COM', 'NO'], circuit: 'control', amps: 3.6, throw: 'NO' },
         { id: 'NC', between: ['COM', 'NC'], circuit: 'signal', amps: 0.01, throw: 'NC' },
       ],
       actuator: 'tank',
@@ -103,7 +104,7 @@ export const dehumidifier = unit({
         where: 'Between the two heat sinks',
       },
       'heater',
-      { value: about(4.2, 15), volts: 9 },
+      { value: about(3.4, 15), volts: 12 },
     ),
     plainLoad(
       {
@@ -116,18 +117,18 @@ export const dehumidifier = unit({
         where: 'On the hot heat sink',
       },
       'motor',
-      { value: about(60, 25), volts: 9 },
+      { value: about(85, 25), volts: 12 },
     ),
     plainLoad(
       {
         id: 'full-lamp',
-        name: 'FULL lamp',
+        name: 'Tank lamp',
         role: 'says that the tank is full',
-        seenAs: { name: 'FULL lamp' },
+        seenAs: { name: 'Tank lamp' },
         panel: 'back',
       },
       'lamp',
-      { value: about(1500, 20), volts: 9 },
+      { value: about(2200, 20), volts: 12 },
     ),
   ],
   wires: wires(`
@@ -150,23 +151,39 @@ export const dehumidifier = unit({
     },
   ],
   looks: [
-    {
-      id: 'arm',
-      says: 'The float arm hangs or is out of its pivot',
-      of: ['float-arm:broken', 'float-switch:not-actuated'],
-      found: { with: 0.7, without: 0.05 },
-      minutes: 0.5,
-    },
-    {
-      id: 'warm',
-      says: 'The adapter is cold although it is plugged in',
-      of: ['adapter:dead'],
-      found: { with: 0.8, without: 0.1 },
-      powered: true,
-      minutes: 0.3,
-    },
+    look(
+      'arm',
+      'The float arm hangs or is out of its pivot',
+      ['float-arm:broken', 'float-switch:not-actuated'],
+      [0.7, 0.05],
+      0.5,
+    ),
+    look(
+      'warm',
+      'The adapter is cold although it is plugged in',
+      ['adapter:dead'],
+      [0.8, 0.1],
+      0.3,
+      { powered: true },
+    ),
+    look(
+      'fins',
+      'One heat sink is hot and the other cold, as they should',
+      ['float-switch', 'power-switch', 'fan', 'adapter'],
+      [0.02, 0.5],
+      1,
+      { powered: true },
+    ),
+    look(
+      'dust',
+      'The fan is packed with dust, or its wheel does not turn freely',
+      ['fan:seized'],
+      [0.7, 0.04],
+      1,
+      { panel: 'back' },
+    ),
   ],
-  energies: ['refrigerant', 'water'],
+  energies: ['water'],
   cautions: [
     'Pull the adapter before the back comes off; empty the tank first.',
     'Volts of the adapter without load prove little: read them while it runs.',

@@ -1,7 +1,7 @@
 import { handActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
-import { CAUSES, commonPractice } from '../shelf/practice';
+import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { plainSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -85,6 +85,7 @@ export const dishwasher = unit({
         role: 'stops the filling when the float rises',
         prior: commonPractice(1.5),
         actuator: 'float',
+        safety: true,
         free: 'down',
         byHand: 'Lift the float stem from below.',
         panel: 'toe',
@@ -182,20 +183,37 @@ export const dishwasher = unit({
     },
   ],
   looks: [
-    {
-      id: 'click',
-      says: 'No click when the latch tongue is pushed',
-      of: ['latch-switch'],
-      found: { with: 0.7, without: 0.1 },
-      minutes: 0.5,
-    },
-    {
-      id: 'stuck',
-      says: 'The float does not move freely: scale or a utensil under it',
-      of: ['float:broken', 'float-switch:not-actuated'],
-      found: { with: 0.7, without: 0.05 },
-      minutes: 1,
-    },
+    look('click', 'No click when the latch tongue is pushed', ['latch-switch'], [0.7, 0.1], 0.5),
+    look(
+      'stuck',
+      'The float does not move freely: scale or a utensil under it',
+      ['float:broken', 'float-switch:not-actuated'],
+      [0.7, 0.05],
+      1,
+    ),
+    look(
+      'tap',
+      'The tap under the sink is closed, or its hose is kinked',
+      ['valve'],
+      [0.2, 0.04],
+      1,
+    ),
+    look(
+      'scorch',
+      'A scorched spot in the console, or a brown connector',
+      ['fuse', 'timer', 'w2', 'w3'],
+      [0.5, 0.03],
+      1,
+      { panel: 'door' },
+    ),
+    look(
+      'hum',
+      'The pump hums and does not turn: glass or a bone in it',
+      ['pump:seized'],
+      [0.8, 0.03],
+      0.5,
+      { powered: true },
+    ),
   ],
   energies: ['water'],
   cautions: [

@@ -1,7 +1,7 @@
 import { handActuator, motorSpeed, startButton } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
-import { CAUSES, commonPractice, tooLittleAir } from '../shelf/practice';
+import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
 import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
@@ -87,6 +87,8 @@ export const electricDryer = unit({
       id: 'block',
       name: 'Terminal block',
       role: 'takes the cord',
+      causes: ['a screw that was never tightened', 'a cord that is too thin'],
+      companions: ['frame'],
       kind: 'connection',
       terminals: [
         { id: 'L1' },
@@ -111,12 +113,14 @@ export const electricDryer = unit({
       role: 'runs the programme',
       prior: commonPractice(0.7),
       kind: 'switch',
-      terminals: [{ id: 'A' }, { id: 'B' }, { id: 'C' }, { id: 'D' }, { id: 'E' }, { id: 'Z' }],
+      terminals: ['A', 'B', 'C', 'D', 'E', 'Z', 'F', 'N', 'G'].map((id) => ({ id })),
       contacts: [
         { id: 'A-B', between: ['A', 'B'], circuit: 'control', amps: 6 },
         { id: 'A-C', between: ['A', 'C'], circuit: 'heater', amps: 22.5 },
         { id: 'A-D', between: ['A', 'D'], circuit: 'control', amps: 0.1 },
         { id: 'C-E', between: ['C', 'E'], circuit: 'control', amps: 0.1 },
+        { id: 'F-N', between: ['F', 'N'], circuit: 'control', amps: 0.1 },
+        { id: 'F-G', between: ['F', 'G'], circuit: 'control', amps: 0.1 },
         { id: 'B-Z', between: ['B', 'Z'], circuit: 'control', amps: 0.2 },
       ],
       actuator: 'timer',
@@ -124,9 +128,10 @@ export const electricDryer = unit({
       byHand: 'Pull the knob and turn the shaft itself with pliers, clockwise only.',
       table: table({
         off: [],
-        heat: ['A-B', 'A-C', 'A-D'],
-        auto: ['A-B', 'A-C', 'C-E'],
-        cool: ['A-B', 'A-D'],
+        heat: ['A-B', 'A-C', 'A-D', 'F-N'],
+        // The timer stands still in AUTO while the thermostat is closed, and goes on through the heater when it opens.
+        auto: ['A-B', 'A-C', 'A-D', 'C-E', 'F-G'],
+        cool: ['A-B', 'A-D', 'F-N'],
         end: ['A-B', 'B-Z'],
       }),
       panel: 'console',
@@ -145,6 +150,16 @@ export const electricDryer = unit({
     ),
     plainLoad(
       {
+        id: 'resistor',
+        name: 'Timer resistor',
+        role: 'takes half the volts of the timer motor in AUTO',
+        panel: 'console',
+      },
+      'heater',
+      { value: { nominal: 2900, low: 2600, high: 3200 }, volts: 120 },
+    ),
+    plainLoad(
+      {
         id: 'buzzer',
         name: 'End buzzer',
         role: 'tells that the load is dry',
@@ -160,7 +175,7 @@ export const electricDryer = unit({
         name: 'Start switch',
         role: 'starts the motor while it is held',
         prior: commonPractice(0.5),
-        aliases: [{ word: 'push-to-start' }],
+        aliases: [{ word: 'start button' }],
         actuator: 'start',
         free: 'released',
         byHand: 'Pull the knob and press the stem itself.',
@@ -404,9 +419,12 @@ export const electricDryer = unit({
     NA bias.h2 thermostat.h2
     RD thermostat.h2 centrifugal.2
     TN timer.D timer-motor.a
-    WH timer-motor.b block.KN
+    TN-WH timer-motor.b timer.F
     OR-BK timer.Z buzzer.a
     WH buzzer.b block.KN
+    WH timer.N block.KN
+    TN-BK timer.G resistor.a
+    RD-WH resistor.b thermostat.2
   `),
   uses: [
     {
@@ -414,26 +432,63 @@ export const electricDryer = unit({
       name: 'Timed dry',
       steps: 'timer=heat,start=pressed,start=released,wait=1200,door=open',
     },
+    {
+      id: 'auto',
+      name: 'Auto dry until the thermostat opens',
+      steps: 'timer=auto,start=pressed,start=released,wait=1200',
+    },
   ],
   looks: [
-    {
-      id: 'drum',
-      says: 'The drum turns by hand with no drag of the belt',
-      of: ['belt-switch'],
-      found: { with: 0.3, without: 0.03 },
-      minutes: 0.5,
-    },
-    {
-      id: 'door-click',
-      says: 'No click of the door switch',
-      of: ['door-switch', 'door-strike:broken'],
-      found: { with: 0.7, without: 0.08 },
-      minutes: 0.5,
-    },
+    look(
+      'drum',
+      'The drum turns by hand with no drag of the belt',
+      ['belt-switch', 'belt'],
+      [0.3, 0.03],
+      0.5,
+    ),
+    look(
+      'door-click',
+      'No click of the door switch',
+      ['door-switch', 'door-strike:broken'],
+      [0.7, 0.08],
+      0.5,
+    ),
+    look(
+      'hood',
+      'Hardly any air at the hood outside, or its flap is stuck',
+      ['housing', 'fuse', 'cut-off'],
+      [0.7, 0.12],
+      1,
+      { powered: true },
+    ),
+    look(
+      'lint',
+      'Lint behind the filter, a hole in it, or a crushed duct',
+      ['housing', 'fuse', 'cut-off', 'high-limit'],
+      [0.7, 0.15],
+      1,
+    ),
+    look(
+      'screws',
+      'A loose or wrong screw, or a brown wire, at the terminal block',
+      ['block', 'feed', 'w1', 'w2', 'w3'],
+      [0.6, 0.03],
+      1,
+      { panel: 'rear' },
+    ),
+    look(
+      'coil-gap',
+      'A gap in the coil, or it touches its housing',
+      ['element:open', 'element:ground-fault'],
+      [0.6, 0.02],
+      2,
+      { panel: 'rear' },
+    ),
   ],
   energies: ['moving-air'],
   cautions: [
     'Two hot legs and a neutral: unplug, then prove each leg dead to neutral and to the other leg.',
+    'A 3-wire cord bonds neutral to the frame at the block, a 4-wire cord does not: know which before you read to the frame.',
     'Sheet edges cut. The drum comes down when the front is off: hold it.',
     'A blown cut-off has a cause: lint, a crushed vent, a thermostat that does not open. Find it first.',
   ],

@@ -1,7 +1,7 @@
 import { handActuator, relayActuator, startButton } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { plainSwitch, relayContact } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -165,6 +165,7 @@ export const frontLoadWasher = unit({
         id: 'valve',
         name: 'Water valve',
         role: 'lets water in',
+        causes: ['a clogged inlet screen'],
         seenAs: { name: 'Water', off: 'does not come in', runs: 'comes in' },
         prior: commonPractice(1.5),
         panel: 'top',
@@ -209,16 +210,33 @@ export const frontLoadWasher = unit({
     },
   ],
   looks: [
-    {
-      id: 'magnet',
-      says: 'The magnet in the door edge is loose or gone',
-      of: ['magnet:broken', 'door-switch:not-actuated'],
-      found: { with: 0.7, without: 0.03 },
-      minutes: 0.5,
-    },
+    look(
+      'magnet',
+      'The magnet in the door edge is loose or gone',
+      ['magnet:broken', 'door-switch:not-actuated'],
+      [0.7, 0.03],
+      0.5,
+    ),
+    look(
+      'tap',
+      'The tap is closed, or the screen in the inlet is clogged',
+      ['valve'],
+      [0.3, 0.05],
+      1,
+    ),
+    look('drum-hand', 'The drum does not turn by hand', ['motor:seized'], [0.8, 0.02], 0.5),
+    look(
+      'plug-pin',
+      'A green or bent pin in the harness plug',
+      ['plug', 'w9', 'w10', 'w11', 'w12'],
+      [0.6, 0.03],
+      1,
+      { panel: 'top' },
+    ),
   ],
   energies: ['water'],
   cautions: [
+    'It is heavy and leans when it is tipped: two people, and the water out first.',
     'Unplug before the top comes off, and wait: the board holds its charge for minutes.',
     'Read the door switch from the far plug: open there means switch, wire, plug or magnet.',
   ],

@@ -1,7 +1,7 @@
 import { handActuator, motorSpeed, startButton } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
-import { CAUSES, commonPractice, tooLittleAir } from '../shelf/practice';
+import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -293,22 +293,39 @@ export const gasDryer = unit({
     },
   ],
   looks: [
-    {
-      id: 'glows',
-      says: 'The igniter does not glow, seen from the toe panel with the burner called',
-      of: ['igniter', 'sensor:stuck-open'],
-      found: { with: 0.8, without: 0.1 },
-      powered: true,
-      minutes: 2,
-      panel: 'toe',
-    },
-    {
-      id: 'door-click',
-      says: 'No click of the door switch',
-      of: ['door-switch'],
-      found: { with: 0.7, without: 0.08 },
-      minutes: 0.5,
-    },
+    look(
+      'glows',
+      'The igniter does not glow, seen from the toe panel with the burner called',
+      ['igniter', 'sensor:stuck-open'],
+      [0.8, 0.1],
+      2,
+      { powered: true, panel: 'toe' },
+    ),
+    look('door-click', 'No click of the door switch', ['door-switch'], [0.7, 0.08], 0.5),
+    look(
+      'hood',
+      'Hardly any air at the hood outside, or its flap is stuck',
+      ['funnel', 'fuse'],
+      [0.7, 0.12],
+      1,
+      { powered: true },
+    ),
+    look(
+      'lint',
+      'Lint behind the filter, a hole in it, or a crushed duct',
+      ['funnel', 'fuse', 'high-limit'],
+      [0.7, 0.15],
+      1,
+    ),
+    look(
+      'click-valve',
+      'The igniter glows, goes dark, and the valve does not click',
+      ['split', 'holding'],
+      [0.7, 0.03],
+      2,
+      { powered: true, panel: 'toe' },
+    ),
+    look('tap', 'The gas cock at the wall is closed', ['split'], [0.1, 0.03], 0.5),
   ],
   energies: ['gas', 'moving-air'],
   cautions: [

@@ -1,9 +1,9 @@
 import type { SwitchPart } from '../../core/diagram/diagram';
-import { handActuator, relayActuator } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { handActuator, quantity, relayActuator } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
-import { CAUSES, commonPractice } from '../shelf/practice';
-import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { CAUSES, CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { opensOnRise, plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** A safety of the 24 V chain. */
@@ -32,7 +32,7 @@ export const gasFurnace = unit({
   id: 'gas-furnace',
   name: 'Gas furnace, 24 V chain with draft switch',
   kind: 'gas furnace',
-  drawnFor: { plenum: 70, burner: 70, compartment: 70, draft: 0 },
+  drawnFor: { plenum: 70, burner: 70, compartment: 70, flame: 0, draft: 0 },
   supplies: [
     {
       id: 'line',
@@ -80,6 +80,12 @@ export const gasFurnace = unit({
       ],
     },
     { id: 'burner', name: 'Burner box', kind: 'quantity', quantity: 'temperature', unit: '°F' },
+    quantity('level', '% of a good flame', 'flame', 'Flame at its rod', {
+      by: 'valve',
+      to: 100,
+      seconds: 1,
+      litBy: 'igniter',
+    }),
     {
       id: 'compartment',
       name: 'Blower compartment',
@@ -197,6 +203,7 @@ export const gasFurnace = unit({
     chainLimit(
       {
         id: 'limit',
+        prior: commonPractice(2),
         causes: [...CAUSES.furnaceAir],
         name: 'Main limit',
         role: 'opens when the plenum gets too hot',
@@ -210,6 +217,7 @@ export const gasFurnace = unit({
     chainLimit(
       {
         id: 'rollout',
+        prior: commonPractice(0.7),
         causes: [...CAUSES.rollout],
         name: 'Rollout switch',
         role: 'opens when flame rolls out',
@@ -224,6 +232,7 @@ export const gasFurnace = unit({
     chainLimit(
       {
         id: 'blower-limit',
+        prior: commonPractice(0.5),
         causes: [...CAUSES.furnaceAir],
         name: 'Blower-side limit',
         role: 'opens when heat comes back through the blower',
@@ -269,13 +278,22 @@ export const gasFurnace = unit({
       seenAs: { name: 'Light of the board' },
       prior: commonPractice(2),
       kind: 'board',
-      terminals: [{ id: 'R' }, { id: 'C' }, { id: 'W' }, { id: 'G' }, { id: 'LIM' }, { id: 'PS' }],
+      terminals: [
+        { id: 'R' },
+        { id: 'C' },
+        { id: 'W' },
+        { id: 'G' },
+        { id: 'LIM' },
+        { id: 'PS' },
+        { id: 'FR' },
+      ],
       inputs: [
         { id: 'power', between: ['R', 'C'], ohms: { low: 100, high: 400 }, fedFrom: 15 },
         { id: 'heat', between: ['W', 'C'], ohms: { low: 500, high: 2000 }, fedFrom: 15 },
         { id: 'fan', between: ['G', 'C'], ohms: { low: 500, high: 2000 }, fedFrom: 15 },
         { id: 'limits', between: ['LIM', 'C'], ohms: { low: 500, high: 2000 }, fedFrom: 15 },
         { id: 'draft', between: ['PS', 'C'], ohms: { low: 500, high: 2000 }, fedFrom: 15 },
+        { id: 'lit', between: ['FR', 'C'], senses: 'contact', ohms: { low: 20_000, high: 90_000 } },
       ],
       logic: {
         power: 'power',
@@ -324,8 +342,73 @@ export const gasFurnace = unit({
             drives: ['inducer-relay', 'igniter-relay', 'valve-relay'],
             next: [
               { when: { limits: 'dead' }, to: 'limit-open' },
-              { when: {}, after: 4, to: 'burn' },
+              { when: { lit: 'closed' }, after: 3, to: 'burn' },
+              { when: { lit: 'open' }, after: 5, to: 'again-2' },
             ],
+          },
+          {
+            id: 'again-2',
+            says: 'five blinks: no flame, tries again',
+            drives: ['inducer-relay'],
+            next: [
+              { when: { heat: 'dead' }, to: 'idle' },
+              { when: {}, after: 20, to: 'glow-2' },
+            ],
+          },
+          {
+            id: 'glow-2',
+            says: 'quick blink: call for heat',
+            drives: ['inducer-relay', 'igniter-relay'],
+            next: [
+              { when: { heat: 'dead' }, to: 'idle' },
+              { when: { draft: 'dead' }, to: 'draw' },
+              { when: {}, after: 17, to: 'light-2' },
+            ],
+          },
+          {
+            id: 'light-2',
+            says: 'quick blink: call for heat',
+            drives: ['inducer-relay', 'igniter-relay', 'valve-relay'],
+            next: [
+              { when: { limits: 'dead' }, to: 'limit-open' },
+              { when: { lit: 'closed' }, after: 3, to: 'burn' },
+              { when: { lit: 'open' }, after: 5, to: 'again-3' },
+            ],
+          },
+          {
+            id: 'again-3',
+            says: 'five blinks: no flame, tries again',
+            drives: ['inducer-relay'],
+            next: [
+              { when: { heat: 'dead' }, to: 'idle' },
+              { when: {}, after: 20, to: 'glow-3' },
+            ],
+          },
+          {
+            id: 'glow-3',
+            says: 'quick blink: call for heat',
+            drives: ['inducer-relay', 'igniter-relay'],
+            next: [
+              { when: { heat: 'dead' }, to: 'idle' },
+              { when: { draft: 'dead' }, to: 'draw' },
+              { when: {}, after: 17, to: 'light-3' },
+            ],
+          },
+          {
+            id: 'light-3',
+            says: 'quick blink: call for heat',
+            drives: ['inducer-relay', 'igniter-relay', 'valve-relay'],
+            next: [
+              { when: { limits: 'dead' }, to: 'limit-open' },
+              { when: { lit: 'closed' }, after: 3, to: 'burn' },
+              { when: { lit: 'open' }, after: 5, to: 'no-flame' },
+            ],
+          },
+          {
+            id: 'no-flame',
+            says: 'six blinks: locked out, no flame in three tries',
+            drives: ['inducer-relay'],
+            next: [{ when: { heat: 'dead' }, to: 'idle' }],
           },
           {
             id: 'burn',
@@ -335,6 +418,7 @@ export const gasFurnace = unit({
               { when: { heat: 'dead' }, to: 'cool' },
               { when: { limits: 'dead' }, to: 'limit-open' },
               { when: { draft: 'dead' }, to: 'draw' },
+              { when: { lit: 'open' }, after: 1, to: 'again-2' },
               { when: {}, after: 26, to: 'heat' },
             ],
           },
@@ -344,6 +428,7 @@ export const gasFurnace = unit({
             drives: ['inducer-relay', 'valve-relay', 'blower-relay'],
             next: [
               { when: { heat: 'dead' }, to: 'cool' },
+              { when: { lit: 'open' }, after: 1, to: 'again-2' },
               { when: { limits: 'dead' }, to: 'limit-open' },
               { when: { draft: 'dead' }, to: 'draw' },
             ],
@@ -380,6 +465,32 @@ export const gasFurnace = unit({
     relay('blower-relay', 'Blower relay', 8),
     relay('igniter-relay', 'Igniter relay', 4),
     relay('valve-relay', 'Valve relay', 0.5),
+    setPointSwitch(
+      {
+        id: 'flame-rod',
+        name: 'Flame rod',
+        role: 'tells the board that the flame is there',
+        causes: ['a film on the rod', 'a cracked porcelain', 'no earth at the burner'],
+        prior: commonPractice(5),
+        actuator: 'flame',
+        panel: 'burner-door',
+        where: 'In the flame of the last burner',
+        byHand: 'It cannot be moved by hand: it conducts in the flame alone.',
+      },
+      ['signal', 0.000_003],
+      { opens: 20, closes: 40, tolerance: 5 },
+      ['r', 'g'],
+    ),
+    hardware(
+      {
+        id: 'capacitor',
+        name: 'Blower capacitor',
+        role: 'gives the blower its turn',
+        prior: commonPractice(3),
+        panel: 'blower-door',
+      },
+      ['blower'],
+    ),
     plainLoad(
       {
         id: 'inducer',
@@ -436,7 +547,7 @@ export const gasFurnace = unit({
         id: 'valve',
         name: 'Gas valve',
         role: 'lets the gas to the burners',
-        seenAs: { name: 'Flame', off: 'does not come', runs: 'burns' },
+        seenAs: { name: 'Gas valve', off: 'does not click', runs: 'clicks open' },
         panel: 'burner-door',
       },
       'coil',
@@ -477,6 +588,8 @@ export const gasFurnace = unit({
     WH blower.b transformer.N
     WH igniter.b transformer.N
     BU board.C frame.F
+    GY board.FR flame-rod.r
+    GN flame-rod.g frame.F
   `),
   uses: [
     {
@@ -486,18 +599,57 @@ export const gasFurnace = unit({
     },
   ],
   looks: [
-    {
-      id: 'hose',
-      says: 'The draft hose is off, cracked or full of water',
-      of: ['hose:broken'],
-      found: { with: 0.9, without: 0.02 },
-      minutes: 1,
+    look('filter', 'The filter is dirty, or registers are closed', ['plenum'], [0.8, 0.1], 1),
+    look(
+      'hose',
+      'The draft hose is off, cracked or full of water',
+      ['hose:broken', 'draft'],
+      [0.9, 0.02],
+      1,
+      { panel: 'burner-door' },
+    ),
+    look(
+      'rod-film',
+      'A film on the flame rod, or its porcelain is cracked',
+      ['flame-rod'],
+      [0.7, 0.1],
+      2,
+      { panel: 'burner-door' },
+    ),
+    look(
+      'fan-on',
+      'With the thermostat at FAN the air comes',
+      ['blower', 'blower-relay', 'capacitor'],
+      [0.05, 0.9],
+      0.5,
+      { powered: true },
+    ),
+    look('crack', 'A crack or a white spot on the igniter', ['igniter:open'], [0.6, 0.02], 1, {
       panel: 'burner-door',
-    },
+    }),
+    look(
+      'rust',
+      'Rust, soot or scorched paint round the burners',
+      ['rollout', 'burner'],
+      [0.5, 0.03],
+      1,
+      { panel: 'burner-door' },
+    ),
+    look(
+      'swollen',
+      'The capacitor of the blower is swollen',
+      ['capacitor:broken'],
+      [0.8, 0.02],
+      2,
+      { panel: 'blower-door' },
+    ),
   ],
   energies: ['gas', 'moving-air'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
+    CAUTIONS.blower,
+    CAUTIONS.capacitor,
+    'After the repair: temperature rise against the plate, draft, and carbon monoxide.',
     'A tripped rollout or blower-side limit has a cause. Never just reset it and leave.',
     'Gas and combustion are a licensed trade’s work in many places: follow local codes.',
   ],

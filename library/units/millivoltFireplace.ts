@@ -1,6 +1,6 @@
 import type { SwitchPart } from '../../core/diagram/diagram';
 import { handActuator } from '../shelf/actuators';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
@@ -8,7 +8,7 @@ import { unit, wires } from '../shelf/unit';
 const inLoop = (
   id: string,
   rest: Pick<SwitchPart, 'name' | 'role' | 'actuator' | 'free' | 'byHand' | 'table'> &
-    Partial<Pick<SwitchPart, 'setPoints' | 'reset' | 'safety' | 'where'>>,
+    Partial<Pick<SwitchPart, 'setPoints' | 'reset' | 'safety' | 'where' | 'causes'>>,
 ): SwitchPart => ({
   id,
   kind: 'switch',
@@ -59,6 +59,10 @@ export const millivoltFireplace = unit({
   ],
   parts: [
     inLoop('wall-switch', {
+      causes: [
+        'thin cable far longer than it should be',
+        'a lamp switch: made for 120 V, not for millivolts',
+      ],
       name: 'Wall switch',
       role: 'turns the fire on',
       actuator: 'wall',
@@ -127,18 +131,30 @@ export const millivoltFireplace = unit({
   `),
   uses: [{ id: 'fire', name: 'Fire on and off', steps: 'wall=on,wait=60,wall=off' }],
   looks: [
-    {
-      id: 'pilot',
-      says: 'The pilot flame is small or does not reach the thermopile',
-      of: ['thermopile:weak', 'thermopile:dead'],
-      found: { with: 0.6, without: 0.05 },
-      minutes: 0.5,
+    look(
+      'pilot',
+      'The pilot flame is small, yellow, or misses the thermopile',
+      ['thermopile'],
+      [0.6, 0.05],
+      1,
+      { panel: 'grille' },
+    ),
+    look('knob', 'The knob of the valve stands at PILOT, not at ON', ['valve'], [0.1, 0.04], 0.3, {
       panel: 'grille',
-    },
+    }),
+    look('glass', 'The glass is sooted, or the logs lie wrong', ['vent', 'box'], [0.4, 0.05], 0.5),
+    look(
+      'tarnish',
+      'Green or loose screws in the loop',
+      ['wall-switch', 'thermostat', 'w1', 'w2'],
+      [0.4, 0.1],
+      2,
+    ),
   ],
   energies: ['gas'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
+    'Valve knob at ON, not PILOT; gas off, wait and smell low before it is lit again; leak-test what was touched.',
     'Pulling a plug does not make this loop dead: put the pilot out or lift one wire before ohms.',
     'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
   ],

@@ -1,8 +1,9 @@
-import { handActuator, startButton } from '../shelf/actuators';
+import { handActuator, startButton, temperature } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
-import { CAUSES, commonPractice } from '../shelf/practice';
+import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
-import { table } from '../shelf/switches';
+import { opensOnRise, setPointSwitch, table } from '../shelf/switches';
+import { lamp, motor } from '../shelf/loads';
 import { unit, wires } from '../shelf/unit';
 
 /** Over-the-range oven: three-switch door interlock, monitor ahead of the cook relay. */
@@ -10,7 +11,7 @@ export const overRangeOven = unit({
   id: 'over-range-oven',
   name: 'Over-range oven, three-switch door interlock',
   kind: 'over-range oven',
-  drawnFor: { door: 'open' },
+  drawnFor: { door: 'open', cavity: 75, hood: 75 },
   supplies: [mainsCord(20)],
   actuators: [
     handActuator('door', 'Door', 'door', {
@@ -31,6 +32,16 @@ export const overRangeOven = unit({
         { id: 'cooking', name: 'board cooking' },
       ],
     },
+    temperature('cavity', 'Cavity wall'),
+    temperature('hood', 'Under the oven', undefined, [
+      {
+        beyond: 'hood-stat',
+        side: 'above',
+        says: 'it is hot below: the range is on',
+        action: 'The switch is right: it runs the hood fan by itself until it has cooled.',
+        prior: commonPractice(1),
+      },
+    ]),
   ],
   panels: [
     {
@@ -40,6 +51,15 @@ export const overRangeOven = unit({
       minutes: 4,
       tool: 'cross-head screwdriver',
       side: 'front',
+    },
+    {
+      id: 'keypad',
+      name: 'Keypad panel, grille off',
+      fastener: '1 cross-head screw, slides up',
+      minutes: 7,
+      tool: 'cross-head screwdriver',
+      side: 'front',
+      tethered: 'the keypad ribbon',
     },
     {
       id: 'case',
@@ -73,6 +93,7 @@ export const overRangeOven = unit({
       causes: [...CAUSES.interlock],
       name: 'Primary door switch',
       role: 'primary interlock',
+      companions: ['monitor', 'fuse'],
       prior: commonPractice(3),
       aliases: [{ word: 'top switch', trap: 'on other models the top one is the monitor' }],
       kind: 'switch',
@@ -86,7 +107,7 @@ export const overRangeOven = unit({
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
       table: table({ closed: ['NO'], ajar: ['NC'], open: ['NC'] }),
-      panel: 'case',
+      panel: 'keypad',
       where: 'Upper place on the latch bracket, behind the keypad',
     },
     {
@@ -103,7 +124,7 @@ export const overRangeOven = unit({
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
       table: table({ closed: ['NO'], ajar: [], open: [] }),
-      panel: 'case',
+      panel: 'keypad',
       where: 'Middle place on the latch bracket, on the board’s thin wires',
     },
     {
@@ -122,7 +143,7 @@ export const overRangeOven = unit({
       free: 'open',
       byHand: 'Take the switch off its bracket and press the plunger with a finger.',
       table: table({ closed: [], ajar: [], open: ['NC'] }),
-      panel: 'case',
+      panel: 'keypad',
       where: 'Lower place on the latch bracket',
     },
     {
@@ -132,7 +153,7 @@ export const overRangeOven = unit({
       kind: 'hardware',
       terminals: [],
       serves: ['primary', 'sense', 'monitor'],
-      panel: 'case',
+      panel: 'keypad',
     },
     {
       id: 'relay',
@@ -162,7 +183,7 @@ export const overRangeOven = unit({
         {
           id: 'primary',
           between: ['A', 'B'],
-          value: { nominal: 150, low: 120, high: 190 },
+          value: { nominal: 175, low: 135, high: 225 },
           working: { nominal: 6000, low: 4500, high: 8000 },
           volts: 120,
         },
@@ -173,7 +194,7 @@ export const overRangeOven = unit({
           volts: 13,
         },
       ],
-      panel: 'case',
+      panel: 'keypad',
     },
     {
       id: 'magnetron',
@@ -192,8 +213,61 @@ export const overRangeOven = unit({
           volts: 120,
         },
       ],
-      panel: 'case',
+      panel: 'keypad',
     },
+    opensOnRise(
+      {
+        id: 'cavity-stat',
+        causes: ['grease on the intake', 'a fan that stands still', 'run empty'],
+        name: 'Cavity thermostat',
+        role: 'opens when the cavity gets too hot',
+        prior: commonPractice(1),
+        actuator: 'cavity',
+        safety: true,
+        panel: 'keypad',
+        where: 'On the side of the cavity',
+      },
+      { between: ['1', '2'], circuit: 'control', amps: 14 },
+      248,
+      210,
+      8,
+    ),
+    setPointSwitch(
+      {
+        id: 'hood-stat',
+        name: 'Hood thermostat',
+        role: 'runs the hood fan when it gets hot below; open when cold, and rightly so',
+        prior: commonPractice(0.7),
+        actuator: 'hood',
+        panel: 'case',
+        where: 'At the bottom, over the range',
+      },
+      ['control', 1.4],
+      { opens: 125, closes: 155, tolerance: 8 },
+    ),
+    motor(
+      {
+        id: 'hood-fan',
+        name: 'Hood fan',
+        role: 'draws the fumes of the range',
+        seenAs: { name: 'Hood fan' },
+        prior: commonPractice(1),
+        panel: 'case',
+      },
+      26,
+      88,
+    ),
+    lamp(
+      {
+        id: 'cavity-lamp',
+        name: 'Cavity lamp',
+        role: 'lights the cavity while it cooks',
+        seenAs: { name: 'Light inside' },
+        prior: commonPractice(1),
+        panel: 'grille',
+      },
+      30,
+    ),
     {
       id: 'turntable',
       name: 'Turntable motor',
@@ -245,7 +319,7 @@ export const overRangeOven = unit({
   ],
   wires: wires(`
     BK cord.L fuse.A
-    BK-WH fuse.B primary.COM
+    BK-WH fuse.B cavity-stat.1
     BK-WH fuse.B control.A
     RD primary.NO relay.C
     RD primary.NO monitor.COM
@@ -260,6 +334,12 @@ export const overRangeOven = unit({
     GN cord.G frame.G
     YE control.S1 board.PWR1
     YE control.S2 board.PWR2
+    BK-RD cavity-stat.2 primary.COM
+    VT fuse.B hood-stat.1
+    VT-WH hood-stat.2 hood-fan.a
+    WH hood-fan.b cord.N
+    OR turntable.A cavity-lamp.a
+    WH cavity-lamp.b cord.N
   `),
   uses: [
     {
@@ -268,19 +348,43 @@ export const overRangeOven = unit({
       steps:
         'power=off,door=closed,power=on,start=pressed,start=released,wait=10,door=ajar,door=open',
     },
+    { id: 'hood', name: 'Hot below: the hood fan starts by itself', steps: 'hood=190,wait=5' },
   ],
   looks: [
-    {
-      id: 'clicks',
-      says: 'Click of the door switches when the door closes is missing',
-      of: ['primary', 'sense', 'monitor', 'bracket:broken'],
-      found: { with: 0.6, without: 0.05 },
-      minutes: 0.5,
-    },
+    look(
+      'clicks',
+      'A click of the door switches is missing when the door closes',
+      ['primary', 'sense', 'monitor', 'bracket:broken'],
+      [0.6, 0.05],
+      0.5,
+    ),
+    look(
+      'door',
+      'The door hangs or has play, its hooks are worn',
+      ['bracket:broken', 'primary:not-actuated', 'sense:not-actuated', 'monitor:not-actuated'],
+      [0.6, 0.05],
+      0.5,
+    ),
+    look(
+      'fuse-black',
+      'The fuse is black, or its caps are brown',
+      ['fuse', 'monitor', 'primary:stuck-closed'],
+      [0.6, 0.03],
+      1,
+      { panel: 'grille' },
+    ),
+    look(
+      'grease',
+      'Grease on the filters, and the case is hot',
+      ['cavity-stat', 'cavity'],
+      [0.6, 0.1],
+      0.5,
+    ),
   ],
   energies: ['microwaves', 'stored-charge'],
   cautions: [
     'The high-voltage capacitor can kill after the cord is pulled: discharge it as the maker’s sheet says, then prove it.',
+    'A mug of water in the cavity for every run.',
     'Never run it with the case off. After any door or interlock work a leakage check is due.',
     'Door interlock switches are replaced with the maker’s part, never bridged.',
   ],

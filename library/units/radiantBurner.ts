@@ -1,7 +1,7 @@
 import { handActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
 import { infiniteSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -44,6 +44,7 @@ export const radiantBurner = unit({
       minutes: 8,
       tool: 'quarter-inch nut driver',
       side: 'front',
+      helper: true,
       tethered: 'the element harness',
     },
   ],
@@ -96,6 +97,8 @@ export const radiantBurner = unit({
       id: 'element',
       name: 'Radiant element, 7 in',
       role: 'the burner',
+      soldAs: 'the element with its limiter and hot-surface contact',
+      causes: ['a pan that boils dry', 'a hard knock on the glass'],
       seenAs: { name: 'Burner' },
       prior: commonPractice(4),
       kind: 'load',
@@ -134,16 +137,36 @@ export const radiantBurner = unit({
     },
   ],
   looks: [
-    {
-      id: 'ribbon',
-      says: 'A gap in the ribbon under the glass',
-      of: ['element:open'],
-      found: { with: 0.6, without: 0.01 },
-      minutes: 0.5,
-    },
+    look('ribbon', 'A gap in the ribbon under the glass', ['element:open'], [0.6, 0.01], 0.5),
+    look(
+      'lamp-cold',
+      'The hot-surface lamp is lit on glass that a hand can rest on',
+      ['hot-contact'],
+      [0.9, 0.02],
+      0.5,
+      { powered: true },
+    ),
+    look(
+      'dish',
+      'The insulation dish has slumped: the rim is too near the glass',
+      ['limiter'],
+      [0.4, 0.03],
+      1,
+      { panel: 'top' },
+    ),
+    look(
+      'tabs',
+      'A brown push-on tab at switch or element',
+      ['infinite', 'w1', 'w2', 'w3', 'w5'],
+      [0.4, 0.04],
+      1,
+      { panel: 'front' },
+    ),
   ],
   cautions: [
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',
+    'A leg welded in the switch leaves the element live at OFF: prove it dead to the frame, or L to H open cold.',
+    'The glass top wants two people and cloth; sheet edges cut.',
     'The glass burns long after the lamp is out, and a scratch can crack it: lay it on cloth.',
   ],
 });

@@ -2,7 +2,7 @@ import type { LoadPart, SwitchPart } from '../../core/diagram/diagram';
 import { handActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
 import { infiniteSwitch, opensOnRise, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -49,6 +49,8 @@ const ribbon = (id: string, name: string, watts: number): LoadPart => ({
   id,
   name,
   role: 'the burner',
+  soldAs: 'the element with its limiter and hot-surface contact',
+  causes: ['a pan that boils dry', 'a hard knock on the glass'],
   prior: commonPractice(3),
   kind: 'load',
   load: 'heater',
@@ -114,6 +116,7 @@ export const radiantRange = unit({
       minutes: 8,
       tool: 'quarter-inch nut driver',
       side: 'front',
+      helper: true,
       tethered: 'the element harnesses',
     },
   ],
@@ -198,16 +201,42 @@ export const radiantRange = unit({
     },
   ],
   looks: [
-    {
-      id: 'ribbon',
-      says: 'A gap in a ribbon under the glass',
-      of: ['left:open', 'inner:open', 'outer:open'],
-      found: { with: 0.6, without: 0.01 },
-      minutes: 0.5,
-    },
+    look(
+      'ribbon',
+      'A gap in a ribbon under the glass',
+      ['left:open', 'inner:open', 'outer:open'],
+      [0.6, 0.01],
+      0.5,
+    ),
+    look(
+      'lamp-cold',
+      'The hot-surface lamp is lit on glass that a hand can rest on',
+      ['hot-1', 'hot-2'],
+      [0.9, 0.02],
+      0.5,
+      { powered: true },
+    ),
+    look(
+      'dish',
+      'An insulation dish has slumped: its rim is too near the glass',
+      ['limiter-1', 'limiter-2'],
+      [0.4, 0.03],
+      1,
+      { panel: 'top' },
+    ),
+    look(
+      'tabs',
+      'A brown push-on tab at a switch',
+      ['infinite', 'dual-switch', 'w1', 'w2'],
+      [0.4, 0.04],
+      1,
+      { panel: 'front' },
+    ),
   ],
   cautions: [
     'Two hot legs: unplug the range, then prove L1, L2 and each to neutral dead.',
+    'A leg welded in a switch leaves its element live at OFF: prove it dead to the frame, or L to H open cold.',
+    'The glass top wants two people and cloth; sheet edges cut.',
     'The glass burns long after the lamp is out, and a scratch can crack it: lay it on cloth.',
     'Hot-surface contacts are in parallel for all burners: lift one wire before you judge one of them.',
   ],

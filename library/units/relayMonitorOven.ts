@@ -1,7 +1,7 @@
 import { handActuator, relayActuator, startButton } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
-import { CAUSES, commonPractice } from '../shelf/practice';
+import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { plainSwitch, relayContact } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -21,7 +21,8 @@ const doorSwitch = (
   free: 'open',
   byHand: BY_HAND,
   safety: true,
-  panel: 'case',
+  panel: 'keypad',
+  causes: [...CAUSES.interlock],
   where,
   prior: commonPractice(weight),
 });
@@ -50,6 +51,15 @@ export const relayMonitorOven = unit({
       minutes: 4,
       tool: 'cross-head screwdriver',
       side: 'front',
+    },
+    {
+      id: 'keypad',
+      name: 'Keypad panel, grille off',
+      fastener: '1 cross-head screw, slides up',
+      minutes: 8,
+      tool: 'cross-head screwdriver',
+      side: 'front',
+      tethered: 'the keypad ribbon',
     },
     {
       id: 'case',
@@ -82,7 +92,7 @@ export const relayMonitorOven = unit({
       doorSwitch(
         'primary',
         'Primary door switch',
-        'primary interlock',
+        'primary interlock; one that has welded stays hidden until the relay welds too, so it is proved on every call',
         'Lower place on the latch bracket',
         3,
       ),
@@ -133,7 +143,7 @@ export const relayMonitorOven = unit({
       kind: 'hardware',
       terminals: [],
       serves: ['primary', 'secondary', 'sense', 'monitor'],
-      panel: 'case',
+      panel: 'keypad',
     },
     relayContact(
       {
@@ -141,7 +151,8 @@ export const relayMonitorOven = unit({
         name: 'Start relay contact',
         role: 'lets the line to the transformer',
         actuator: 'cook',
-        panel: 'case',
+        panel: 'keypad',
+        soldAs: 'the control and supply board',
         where: 'On the supply board',
       },
       13,
@@ -206,7 +217,7 @@ export const relayMonitorOven = unit({
           },
         ],
       },
-      panel: 'case',
+      panel: 'keypad',
     },
   ],
   wires: wires(`
@@ -235,17 +246,47 @@ export const relayMonitorOven = unit({
     },
   ],
   looks: [
-    {
-      id: 'clicks',
-      says: 'Click of the door switches when the door closes is missing',
-      of: ['primary', 'secondary', 'sense', 'monitor', 'bracket:broken'],
-      found: { with: 0.6, without: 0.05 },
-      minutes: 0.5,
-    },
+    look(
+      'clicks',
+      'A click of the door switches is missing when the door closes',
+      ['primary', 'secondary', 'sense', 'monitor', 'bracket:broken'],
+      [0.6, 0.05],
+      0.5,
+    ),
+    look(
+      'door',
+      'The door hangs or has play, its hooks are worn',
+      [
+        'bracket:broken',
+        'primary:not-actuated',
+        'secondary:not-actuated',
+        'sense:not-actuated',
+        'monitor:not-actuated',
+      ],
+      [0.6, 0.05],
+      0.5,
+    ),
+    look(
+      'fuse-black',
+      'The fuse is black, or its caps are brown',
+      ['fuse', 'monitor', 'primary:stuck-closed'],
+      [0.6, 0.03],
+      1,
+      { panel: 'grille' },
+    ),
+    look(
+      'board-burn',
+      'A burnt spot on the board, or a relay that is browned',
+      ['relay', 'board'],
+      [0.5, 0.02],
+      1,
+      { panel: 'keypad' },
+    ),
   ],
   energies: ['microwaves', 'stored-charge'],
   cautions: [
     'The high-voltage capacitor can kill after the cord is pulled: discharge it as the maker’s sheet says, then prove it.',
+    'A mug of water in the cavity for every run.',
     'Never run it with the case off. After any door or interlock work a leakage check is due.',
     'A short that shows only at START shows nothing at the plug: read the monitor itself.',
   ],

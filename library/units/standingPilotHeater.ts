@@ -1,4 +1,4 @@
-import { CAUSES, commonPractice } from '../shelf/practice';
+import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { opensOnRise } from '../shelf/switches';
 import { unit } from '../shelf/unit';
 
@@ -137,25 +137,41 @@ export const standingPilotHeater = unit({
   ],
   uses: [{ id: 'light', name: 'Light the pilot and let the knob go', steps: 'power=on,wait=60' }],
   looks: [
-    {
-      id: 'pilot',
-      says: 'The pilot flame is small, yellow, or misses the thermocouple',
-      of: ['thermocouple'],
-      found: { with: 0.6, without: 0.05 },
-      minutes: 1,
-      panel: 'cover',
-    },
-    {
-      id: 'nut',
-      says: 'The thermocouple nut is loose or dirty at the gas control',
-      of: ['w4', 'w3'],
-      found: { with: 0.6, without: 0.05 },
-      minutes: 1,
-      panel: 'cover',
-    },
+    look(
+      'pilot',
+      'The pilot flame is small, yellow, or misses the thermocouple',
+      ['thermocouple'],
+      [0.6, 0.05],
+      1,
+      { panel: 'cover' },
+    ),
+    look(
+      'nut',
+      'The thermocouple nut is loose or dirty at the gas control',
+      ['w4', 'w3'],
+      [0.6, 0.05],
+      1,
+      { panel: 'cover' },
+    ),
+    look(
+      'screen',
+      'The air screen below is felted with lint, or solvents stand near',
+      ['chamber', 'chamber-sensor'],
+      [0.7, 0.08],
+      1,
+    ),
+    look(
+      'sight',
+      'Sooted or scorched round the sight glass',
+      ['chamber', 'chamber-sensor:tripped'],
+      [0.5, 0.03],
+      1,
+      { panel: 'manifold' },
+    ),
   ],
   energies: ['gas', 'water'],
   cautions: [
+    'Gas off, wait, smell low, then relight by the plate; leak-test every joint that was touched.',
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'A tripped chamber sensor has a cause: blocked air or flue, vapours of solvents. Never just reset it.',
     'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',

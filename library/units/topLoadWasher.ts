@@ -1,7 +1,7 @@
 import { handActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -95,6 +95,7 @@ export const topLoadWasher = unit({
       id: 'drive',
       name: 'Drive motor',
       role: 'agitates and spins',
+      causes: ['a sock between tub and basket', 'overloaded again and again'],
       seenAs: { name: 'Tub and agitator', off: 'do not move', runs: 'move' },
       prior: commonPractice(1),
       kind: 'load',
@@ -149,16 +150,40 @@ export const topLoadWasher = unit({
     },
   ],
   looks: [
-    {
-      id: 'click',
-      says: 'No click under the lid when the strike is pushed',
-      of: ['lid-switch', 'lid-lever:broken'],
-      found: { with: 0.7, without: 0.1 },
-      minutes: 0.5,
-    },
+    look(
+      'click',
+      'No click under the lid when the strike is pushed',
+      ['lid-switch', 'lid-lever:broken'],
+      [0.7, 0.1],
+      0.5,
+    ),
+    look(
+      'strike',
+      'The strike of the lid is loose, bent or gone',
+      ['lid-lever:broken', 'lid-switch:not-actuated'],
+      [0.7, 0.03],
+      0.5,
+    ),
+    look(
+      'timer-hand',
+      'Turned on by hand, the timer spins the tub',
+      ['timer-motor', 'w5', 'w6', 'w8'],
+      [0.5, 0.1],
+      1,
+      { powered: true },
+    ),
+    look(
+      'belt-smell',
+      'It hums and smells: something holds the motor',
+      ['drive:seized'],
+      [0.6, 0.02],
+      0.5,
+      { powered: true },
+    ),
   ],
   energies: ['water'],
   cautions: [
+    'A full tub weighs as much as a person: pump or bail it out, and know where the water goes.',
     'Unplug before the cabinet comes off: the basket can coast, and sheet edges cut.',
     'The lid switch is a safety: it is proved after the repair and never left bridged.',
   ],

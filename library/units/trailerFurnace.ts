@@ -1,9 +1,9 @@
-import { handActuator, relayActuator } from '../shelf/actuators';
+import { handActuator, quantity, relayActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
-import { CAUSES, commonPractice } from '../shelf/practice';
+import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { houseBattery } from '../shelf/supplies';
-import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { opensOnRise, plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** Trailer furnace on 12 V: board, blower, sail switch, limit, gas valve. */
@@ -11,7 +11,7 @@ export const trailerFurnace = unit({
   id: 'trailer-furnace',
   name: 'Trailer furnace with sail switch',
   kind: 'trailer furnace',
-  drawnFor: { air: 0, chamber: 70 },
+  drawnFor: { air: 0, chamber: 70, flame: 0 },
   supplies: [houseBattery],
   actuators: [
     handActuator('thermostat', 'Thermostat', 'knob', {
@@ -44,6 +44,11 @@ export const trailerFurnace = unit({
         },
       ],
     },
+    quantity('level', '% of a good flame', 'flame', 'Flame at its electrode', {
+      by: 'valve',
+      to: 100,
+      seconds: 1,
+    }),
     {
       id: 'chamber',
       name: 'Combustion chamber',
@@ -106,8 +111,9 @@ export const trailerFurnace = unit({
       seenAs: { name: 'Light of the board' },
       prior: commonPractice(3),
       kind: 'board',
-      terminals: [{ id: 'P' }, { id: 'M' }, { id: 'T' }, { id: 'S' }],
+      terminals: [{ id: 'P' }, { id: 'M' }, { id: 'T' }, { id: 'S' }, { id: 'FE' }],
       inputs: [
+        { id: 'lit', between: ['FE', 'M'], senses: 'contact', ohms: { low: 20_000, high: 90_000 } },
         { id: 'power', between: ['P', 'M'], ohms: { low: 60, high: 300 }, fedFrom: 6.5 },
         { id: 'heat', between: ['T', 'M'], ohms: { low: 200, high: 1500 }, fedFrom: 6 },
         { id: 'sail', between: ['S', 'M'], ohms: { low: 200, high: 1500 }, fedFrom: 6 },
@@ -130,9 +136,46 @@ export const trailerFurnace = unit({
             drives: ['blower-relay'],
             next: [
               { when: { heat: 'dead' }, to: 'cool' },
-              { when: { sail: 'fed' }, after: 15, to: 'burn' },
+              { when: { sail: 'fed' }, after: 15, to: 'spark' },
               { when: { sail: 'dead' }, after: 20, to: 'no-air' },
             ],
+          },
+          {
+            id: 'spark',
+            says: 'steady light: sparks',
+            drives: ['blower-relay', 'valve-relay'],
+            next: [
+              { when: { heat: 'dead' }, to: 'cool' },
+              { when: { sail: 'dead' }, to: 'blow' },
+              { when: { lit: 'closed' }, to: 'burn' },
+              { when: {}, after: 7, to: 'purge' },
+            ],
+          },
+          {
+            id: 'purge',
+            says: 'three blinks: no flame, tries again',
+            drives: ['blower-relay'],
+            next: [
+              { when: { heat: 'dead' }, to: 'cool' },
+              { when: {}, after: 20, to: 'spark-2' },
+            ],
+          },
+          {
+            id: 'spark-2',
+            says: 'steady light: sparks again',
+            drives: ['blower-relay', 'valve-relay'],
+            next: [
+              { when: { heat: 'dead' }, to: 'cool' },
+              { when: { sail: 'dead' }, to: 'blow' },
+              { when: { lit: 'closed' }, to: 'burn' },
+              { when: {}, after: 7, to: 'no-flame' },
+            ],
+          },
+          {
+            id: 'no-flame',
+            says: 'four blinks: locked out, no flame',
+            drives: [],
+            next: [{ when: { heat: 'dead' }, to: 'idle' }],
           },
           {
             id: 'burn',
@@ -141,6 +184,7 @@ export const trailerFurnace = unit({
             next: [
               { when: { heat: 'dead' }, to: 'cool' },
               { when: { sail: 'dead' }, to: 'blow' },
+              { when: { lit: 'open' }, after: 2, to: 'purge' },
             ],
           },
           {
@@ -178,6 +222,22 @@ export const trailerFurnace = unit({
         panel: 'outside',
       },
       0.6,
+    ),
+    setPointSwitch(
+      {
+        id: 'electrode',
+        name: 'Flame electrode',
+        role: 'sparks, and tells the board that the flame is there',
+        causes: ['a bent or sooted electrode', 'a cracked porcelain', 'a gap too wide'],
+        prior: commonPractice(3),
+        actuator: 'flame',
+        panel: 'core',
+        where: 'Over the burner',
+        byHand: 'It cannot be moved by hand: it conducts in the flame alone.',
+      },
+      ['signal', 0.000_003],
+      { opens: 20, closes: 40, tolerance: 5 },
+      ['e', 'g'],
     ),
     opensOnRise(
       {
@@ -274,6 +334,8 @@ export const trailerFurnace = unit({
     RD-WH blower-contact.NO blower.p
     YE blower.m board.M
     YE board.M frame.G
+    WH board.FE electrode.e
+    GN electrode.g board.M
   `),
   uses: [
     {
@@ -283,14 +345,39 @@ export const trailerFurnace = unit({
     },
   ],
   looks: [
-    {
-      id: 'hair',
-      says: 'Hair or lint on the sail, or a bent arm',
-      of: ['sail-arm:broken', 'sail:not-actuated'],
-      found: { with: 0.7, without: 0.03 },
-      minutes: 2,
-      panel: 'core',
-    },
+    look(
+      'hair',
+      'Hair or lint on the sail, or a bent arm',
+      ['sail-arm:broken', 'sail:not-actuated'],
+      [0.7, 0.03],
+      2,
+      { panel: 'core' },
+    ),
+    look(
+      'dim',
+      'The lights of the trailer dim when the blower starts: weak battery or converter',
+      ['air', 'battery'],
+      [0.7, 0.08],
+      0.5,
+      { powered: true },
+    ),
+    look(
+      'ducts',
+      'A duct is crushed, or most registers are closed',
+      ['air', 'chamber'],
+      [0.5, 0.08],
+      1,
+    ),
+    look('nest', 'A web or a nest in intake or exhaust', ['electrode', 'air'], [0.5, 0.05], 1, {
+      panel: 'outside',
+    }),
+    look(
+      'stove',
+      'The burners of the kitchen light: there is gas',
+      ['valve', 'valve-contact', 'board', 'electrode'],
+      [0.8, 0.5],
+      1,
+    ),
   ],
   energies: ['gas', 'moving-air'],
   cautions: [

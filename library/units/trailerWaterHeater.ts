@@ -1,7 +1,7 @@
 import { handActuator, relayActuator } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
-import { CAUSES, commonPractice } from '../shelf/practice';
+import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { houseBattery } from '../shelf/supplies';
 import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -177,7 +177,8 @@ export const trailerWaterHeater = unit({
       contacts: [{ id: 'r-g', between: ['r', 'g'], circuit: 'signal' }],
       actuator: 'flame',
       free: 'below',
-      byHand: 'It cannot be moved by hand: it closes in the flame.',
+      byHand:
+        'It cannot be moved by hand: it conducts in the flame alone; an ohmmeter shows OL hot and cold.',
       setPoints: { rising: { at: 500, tolerance: 60 }, falling: { at: 300, tolerance: 60 } },
       table: table({ below: [], above: ['r-g'] }),
       panel: 'door',
@@ -202,6 +203,17 @@ export const trailerWaterHeater = unit({
         panel: 'door',
       },
       0.1,
+    ),
+    hardware(
+      {
+        id: 'tube',
+        name: 'Burner tube and orifice',
+        role: 'brings the gas and the air to the electrode',
+        causes: ['a web or a nest', 'soot'],
+        prior: commonPractice(3),
+        panel: 'door',
+      },
+      ['flame-sensor'],
     ),
     plainLoad(
       {
@@ -247,22 +259,44 @@ export const trailerWaterHeater = unit({
   `),
   uses: [{ id: 'heat', name: 'Heat the water', steps: 'wall=on,wait=60,wall=off,wait=30' }],
   looks: [
-    {
-      id: 'button',
-      says: 'The button of the emergency cut-out clicks when pressed',
-      of: ['cut-out:tripped'],
-      found: { with: 0.85, without: 0.03 },
-      minutes: 1,
-      panel: 'cover',
-    },
-    {
-      id: 'soot',
-      says: 'Soot, a web or a wasp nest in the burner tube',
-      of: ['board'],
-      found: { with: 0.05, without: 0.05 },
-      minutes: 2,
-      panel: 'door',
-    },
+    look(
+      'button',
+      'The button of the emergency cut-out clicks when pressed',
+      ['cut-out:tripped', 'tank'],
+      [0.85, 0.03],
+      1,
+      { panel: 'cover' },
+    ),
+    look(
+      'soot',
+      'Soot, a web or a wasp nest in burner tube and orifice',
+      ['tube:broken'],
+      [0.8, 0.05],
+      2,
+      { panel: 'door' },
+    ),
+    look(
+      'spark-gap',
+      'The electrode is bent, sooted or cracked',
+      ['flame-sensor'],
+      [0.6, 0.05],
+      1,
+      { panel: 'door' },
+    ),
+    look(
+      'stove',
+      'The burners of the kitchen light: there is gas',
+      ['valve', 'valve-contact', 'board', 'flame-sensor'],
+      [0.8, 0.5],
+      1,
+    ),
+    look(
+      'low-volts',
+      'The lights of the trailer are dim: the battery is low',
+      ['battery'],
+      [0.7, 0.05],
+      0.5,
+    ),
   ],
   energies: ['gas', 'water'],
   cautions: [

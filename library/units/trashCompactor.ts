@@ -1,7 +1,7 @@
 import { handActuator } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about } from '../shelf/loads';
-import { commonPractice } from '../shelf/practice';
+import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { plainSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -66,6 +66,7 @@ export const trashCompactor = unit({
         id: 'tilt-switch',
         name: 'Tilt switch',
         role: 'stops the ram when it goes askew',
+        safety: true,
         prior: commonPractice(1),
         actuator: 'ram',
         free: 'level',
@@ -99,6 +100,7 @@ export const trashCompactor = unit({
       id: 'motor',
       name: 'Ram motor',
       role: 'drives the ram',
+      causes: ['a hard load', 'dry power screws'],
       seenAs: { name: 'Ram' },
       prior: commonPractice(1.5),
       kind: 'load',
@@ -128,9 +130,9 @@ export const trashCompactor = unit({
   wires: wires(`
     BK cord.L drawer-switch.1
     RD drawer-switch.2 tilt-switch.1
-    RD-WH tilt-switch.2 rotary.COM
+    VT tilt-switch.2 rotary.COM
     BU rotary.RUN motor.R
-    YE rotary.ST motor.S
+    OR-BK rotary.ST motor.S
     WH motor.C cord.N
     GN cord.G frame.G
   `),
@@ -142,20 +144,30 @@ export const trashCompactor = unit({
     },
   ],
   looks: [
-    {
-      id: 'slack',
-      says: 'The lever of the drawer switch flops: no spring in it',
-      of: ['drawer-switch'],
-      found: { with: 0.5, without: 0.03 },
-      minutes: 1,
-    },
-    {
-      id: 'jammed',
-      says: 'The ram cannot be turned by hand: something is jammed',
-      of: ['motor:seized'],
-      found: { with: 0.8, without: 0.03 },
-      minutes: 2,
-    },
+    look(
+      'slack',
+      'The lever of the drawer switch hangs loose: its spring has gone',
+      ['drawer-switch'],
+      [0.5, 0.03],
+      1,
+    ),
+    look(
+      'seat',
+      'The drawer does not seat, or its rail is bent',
+      ['drawer-switch:not-actuated'],
+      [0.6, 0.04],
+      0.5,
+    ),
+    look(
+      'jammed',
+      'The drive pulley cannot be turned by hand: something is jammed',
+      ['motor:seized'],
+      [0.8, 0.03],
+      2,
+      { panel: 'rear' },
+    ),
+    look('key', 'The key is not turned home', ['rotary'], [0.1, 0.03], 0.5),
+    look('ram', 'The ram stands askew on something hard', ['tilt-switch'], [0.6, 0.03], 1),
   ],
   cautions: [
     'The ram crushes: power off again before a hand goes in.',

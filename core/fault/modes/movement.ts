@@ -32,6 +32,8 @@ export const MOVEMENT_MODES = {
             ? part.free
             : undefined,
       },
+      // A motor without its capacitor hums and stands still.
+      { kind: 'held' },
     ],
     remedy: ADJUST,
   }),
