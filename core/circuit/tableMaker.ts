@@ -14,6 +14,8 @@ export interface Change extends Resistor {
 
 /** Relative rounding of a potential: a few units in the last place of a double. */
 const ROUNDING = 1e-15;
+/** What is taken off a way of so many times less ohms leaves too little of a double. */
+const FAR_MORE = 1e5;
 /** Ohms of the threads that tie islands together in the numbers; the labels keep them apart. */
 const THREAD = 1;
 
@@ -49,7 +51,7 @@ export class TableMaker {
 
   constructor(
     private readonly n: number,
-    resistors: readonly Resistor[],
+    private readonly resistors: readonly Resistor[],
   ) {
     this.pairs = (n * (n - 1)) / 2;
     const islandOf = islands(n, resistors);
@@ -112,6 +114,10 @@ export class TableMaker {
     const touched = changes.flatMap(({ a, b }) => [this.place[a] ?? 0, this.place[b] ?? 0]);
     this.labels.set(this.healthyLabels);
     const count = this.apply(changes);
+    if (count === undefined) {
+      this.writeAnew(changes, into, at);
+      return;
+    }
     const ranges = this.rangesOf(touched);
     if (count > 0) this.writeUpdates(into, at, ranges, count);
     this.writeOpens(into, at, ranges);
@@ -201,8 +207,28 @@ export class TableMaker {
     return count + 1;
   }
 
-  /** Does the changes of one fault; `labels` are then its islands. Returns the number of updates. */
-  private apply(changes: readonly Change[]): number {
+  /** The row of a network that is built and solved anew. */
+  private writeAnew(changes: readonly Change[], into: Float64Array, at: number): void {
+    const resistors = this.resistors.flatMap((each, i): Resistor[] => {
+      const change = changes.find((one) => one.at === i);
+      if (!change) return [each];
+      return change.to === Infinity ? [] : [{ ...each, ohms: change.to }];
+    });
+    const added = changes.flatMap(({ at: place, a, b, to }) =>
+      place < 0 ? [{ a, b, ohms: to }] : [],
+    );
+    const anew = new TableMaker(this.n, [...resistors, ...added]);
+    for (let a = 1; a < this.n; a++)
+      for (let b = 0; b < a; b++)
+        into[at + this.pair(a, b)] = anew.healthyRow[anew.pair(a, b)] ?? Infinity;
+  }
+
+  /**
+   * Does the changes of one fault; `labels` are then its islands.
+   * @returns the number of updates; undefined where a contact opens beside megohms and more changes after it,
+   * so that what is left of it would be lost
+   */
+  private apply(changes: readonly Change[]): number | undefined {
     const { graph, labels, place } = this;
     const threads = [...this.threads];
     // What opens comes first, so that what closes finds the islands as they will be.
@@ -226,6 +252,7 @@ export class TableMaker {
           continue;
         }
         const without = bridge ? Infinity : this.without(change, count);
+        if (to === Infinity && changes.length > 1 && without > FAR_MORE * ohms) return undefined;
         count = this.update(change, without, count);
         if (to !== Infinity) graph.add(a, b, to);
         continue;

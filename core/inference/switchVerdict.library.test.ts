@@ -23,8 +23,8 @@ const decidable = all
   .filter(([, , part]) =>
     part.contacts.every(({ circuit }) => circuit !== 'thermopile' && circuit !== 'thermocouple'),
   )
-  // Every second switch; all of them in the full run.
-  .filter((_, i) => process.env.YARRIX_ALL === '1' || i % 2 === 0);
+  // Every sixth switch; all of them in the full run.
+  .filter((_, i) => process.env.YARRIX_ALL === '1' || i % 6 === 0);
 const SEED = 20261124;
 
 /** By default an intermittent contact does what it mostly does: it jumps when wiggled, else holds. */
@@ -36,6 +36,8 @@ const work = (diagnosis: SwitchDiagnosis, depth: Depth, hidden: Truth) =>
   workSwitch(diagnosis, depth, hidden, ORDINARY_METER);
 const faultsOf = (diagram: Diagram, part: SwitchPart): Fault[] =>
   weightedFaults(diagram).flatMap(({ suspect, fault }) => (suspect === part.id ? [fault] : []));
+/** How a contact cycles by its own heat no ohmmeter shows. */
+const ONLY_IN_USE = ['film', 'always-on', 'only-low'];
 const LIKE_A_CONTACT = ['bridged', 'common-open'];
 /**
  * What shows under power alone: a relay that no hand moves does not pull in, and what only heat, pressure or
@@ -67,7 +69,7 @@ describe.each(decidable)('following the advice on %s', (_name, diagram, part) =>
   it.each(['quick', 'full'] as const)('%s: names every fault that it promises to find', (depth) => {
     for (const fault of faultsOf(diagram, part)) {
       // A film is megohms or nothing to a meter; what it is shows under power.
-      if (fault.mode === 'film' || (depth === 'quick' && onlyFull(fault))) continue;
+      if (ONLY_IN_USE.includes(fault.mode) || (depth === 'quick' && onlyFull(fault))) continue;
       if (onlyLive(diagram, part, fault)) continue;
       const { state } = work(diagnosis, depth, truth([fault]));
       expect({ fault: bare(fault), verdict: state.verdict.kind }).toEqual({

@@ -26,9 +26,8 @@ const neverPulls = (relay: string): number =>
 
 describe('a reading that holds for some seconds only', () => {
   it('is offered while a good unit runs what does not run here: an igniter glows before the flame', () => {
-    const complaint = complaintOf(predictor, neverPulls('igniter-relay'));
-    if (!complaint) throw new Error('unnoticed');
-    const [first = 0] = windows(predictor, complaint);
+    const dark = { steps: 'thermostat=heat,wait=300', subject: 'igniter', outcome: 'off' } as const;
+    const [first = 0] = windows(predictor, dark);
     const steps = parseSteps(furnace, 'thermostat=heat');
     const healthy = runWhole(furnace, steps.ok ? steps.value : [], []).results.at(-1);
     const stands = healthy?.moments.findLast((moment) => moment.at <= first);

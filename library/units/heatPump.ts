@@ -19,7 +19,7 @@ export const heatPump = unit({
   id: 'heat-pump',
   name: 'Heat pump, outdoor unit with defrost board',
   kind: 'heat pump',
-  drawnFor: { suction: 90, head: 250, outdoor: 36 },
+  drawnFor: { suction: 90, head: 250, outdoor: 24 },
   supplies: [
     {
       id: 'feed',

@@ -11,7 +11,7 @@ export const refrigerator = unit({
   id: 'refrigerator',
   name: 'Refrigerator, two-throw door switch',
   kind: 'refrigerator',
-  drawnFor: { cabinet: 60, fins: 30 },
+  drawnFor: { cabinet: 60, fins: 18 },
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('door', 'Door', 'door', { closed: 'door closed', open: 'door open' }),

@@ -132,7 +132,10 @@ export const CONTACT_MODES = {
     on: 'contact',
     says: 'cycles as at its lowest: only LOW',
     where: atCyclers(0.1),
-    effects: [{ kind: 'contact', makes: (cell) => (cell === 'closed' ? 'either' : cell) }],
+    // Cold it is closed as it should be: it cycles by its own heat.
+    effects: [
+      { kind: 'contact', makes: (cell, warm) => (warm && cell === 'closed' ? 'either' : cell) },
+    ],
     remedy: REPLACE,
   }),
   bridged: sizedMode({
