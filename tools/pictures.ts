@@ -74,7 +74,7 @@ const VIEWS: View[] = [
   view('work-repair', PHONE, 'dark', `${call(8)}/work`, 'before-use', {
     press: [
       ...['source-seen', 'moment-thermostat=heat,wait=120', 'subject-valve', 'outcome-off'],
-      ...['add-act', 'act-part-sail-arm', 'act-clean', 'tell-more', 'source-seen'],
+      ...['add-act', 'act-part-electrode', 'act-clean', 'tell-more', 'source-seen'],
       ...['moment-thermostat=heat,wait=120', 'subject-valve', 'outcome-runs'],
     ],
   }),
