@@ -4,14 +4,14 @@ import { airHandler } from './units/airHandler';
 import { boiler } from './units/boiler';
 import { cleanOven } from './units/cleanOven';
 import { coilBurner } from './units/coilBurner';
-import { coilRange } from './units/coilRange';
+import { coilRange, coilRangeOf } from './units/coilRange';
 import { compressorDehumidifier } from './units/compressorDehumidifier';
 import { coolingUnit } from './units/coolingUnit';
 import { countertopMicrowave } from './units/countertopMicrowave';
 import { dehumidifier } from './units/dehumidifier';
 import { dishwasher } from './units/dishwasher';
 import { disposer } from './units/disposer';
-import { electricDryer } from './units/electricDryer';
+import { electricDryer, electricDryerOf } from './units/electricDryer';
 import { electricFurnace } from './units/electricFurnace';
 import { electricWaterHeater } from './units/electricWaterHeater';
 import { frontLoadWasher } from './units/frontLoadWasher';
@@ -31,7 +31,7 @@ import { relayMonitorOven } from './units/relayMonitorOven';
 import { roofAirConditioner } from './units/roofAirConditioner';
 import { standingPilotHeater } from './units/standingPilotHeater';
 import { stepSwitchBurner } from './units/stepSwitchBurner';
-import { topLoadWasher } from './units/topLoadWasher';
+import { topLoadWasher, topLoadWasherOf } from './units/topLoadWasher';
 import { trailerFurnace } from './units/trailerFurnace';
 import { trailerWaterHeater } from './units/trailerWaterHeater';
 import { transferSwitch } from './units/transferSwitch';
@@ -83,5 +83,16 @@ export const LIBRARY: readonly Diagram[] = [
   waterPump,
   transferSwitch,
 ];
+
+/** Units of the same kind that differ by a choice: the built-in one first, then what else is met. */
+export const VARIANTS: Readonly<Record<string, readonly Diagram[]>> = {
+  'coil-range': [coilRange, coilRangeOf({ lamps: 'side' }), coilRangeOf({ lamps: 'burner' })],
+  'electric-dryer': [
+    electricDryer,
+    electricDryerOf({ cord: 4, belt: 'motor' }),
+    electricDryerOf({ cord: 3, belt: 'hold-in' }),
+  ],
+  'top-load-washer': [topLoadWasher, topLoadWasherOf({ lidStops: 'all' })],
+};
 
 export const builtIn = (id: string): Diagram | undefined => LIBRARY.find((each) => each.id === id);

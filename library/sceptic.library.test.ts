@@ -6,7 +6,8 @@ import { parseSteps } from '../core/behaviour/step';
 import type { Diagram, LoadPart } from '../core/diagram/diagram';
 import { parseFault } from '../core/fault/parseFault';
 import { unitHypotheses, type UnitHypothesis } from '../core/inference/unitHypotheses';
-import { builtIn, LIBRARY } from './library';
+import { lintWhole } from '../core/circuit/lintCircuit';
+import { builtIn, LIBRARY, VARIANTS } from './library';
 
 // What a sceptic asks of every unit; all of it is common practice.
 
@@ -231,5 +232,32 @@ describe.each(LIBRARY.map((diagram) => [diagram.id, diagram] as const))('%s', (i
       for (const place of of) expect(ids).toContain(place.split(/[.:]/)[0]);
       expect(found.with).not.toBe(found.without);
     }
+  });
+});
+
+describe('variants', () => {
+  const doing = (diagram: Diagram | undefined, steps: string, load: string): string | undefined =>
+    diagram && coursesOf(diagram, steps).at(-1)?.stands.at(-1)?.loads[load];
+  const [, four, holdIn] = VARIANTS['electric-dryer'] ?? [];
+  const [spin, all] = VARIANTS['top-load-washer'] ?? [];
+
+  it.each(Object.entries(VARIANTS))(
+    'of %s are sound, and each differs from the rest',
+    (id, list) => {
+      expect(list[0]).toBe(builtIn(id));
+      expect(list.flatMap((each) => lintWhole(each))).toEqual([]);
+      expect(new Set(list.map((each) => JSON.stringify(each))).size).toBe(list.length);
+    },
+  );
+
+  it('do what they are chosen for (common practice)', () => {
+    const broken = 'belt=off,timer=heat,start=pressed';
+    expect(doing(four, broken, 'motor')).toBe('off');
+    expect(doing(holdIn, broken, 'motor')).toBe('runs');
+    expect(doing(holdIn, `${broken},start=released`, 'motor')).toBe('off');
+    const open = 'timer=wash,wait=5,lid=open';
+    expect(doing(spin, open, 'drive')).toBe('runs');
+    expect(doing(all, open, 'drive')).toBe('off');
+    expect(doing(all, 'timer=spin,wait=5', 'drive')).toBe('runs');
   });
 });

@@ -1,9 +1,9 @@
-import { handActuator } from '../shelf/actuators';
+import { coilBurnerOf } from '../assemblies/coilBurner';
+import { panel, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
-import { CAUSES, CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { CAUTIONS, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
-import { infiniteSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** One coil burner with its infinite switch, receptacle block and the shared lamp. */
@@ -12,102 +12,28 @@ export const coilBurner = unit({
   name: 'Coil burner with infinite switch',
   kind: 'coil range',
   supplies: [rangeCord(40)],
-  actuators: [
-    handActuator('knob', 'Left front knob', 'knob', {
-      off: 'knob at OFF',
-      low: 'knob at LOW',
-      high: 'knob at HIGH',
-    }),
-  ],
+  actuators: [],
   panels: [
-    {
-      id: 'rear',
-      name: 'Backguard cover',
-      fastener: '6 hex-head screws',
-      minutes: 5,
-      tool: 'quarter-inch nut driver',
-      side: 'back',
-    },
-    { id: 'top', name: 'Lift-up top', fastener: 'none, prop rod', minutes: 1, side: 'top' },
+    panel('rear', 'Backguard cover', '6 hex-head screws', 5, 'back', { tool: TOOLS.nut }),
+    panel('top', 'Lift-up top', 'none, prop rod', 1, 'top'),
+  ],
+  assemblies: [
+    coilBurnerOf({
+      prefix: '',
+      place: 'left front',
+      inches: 8,
+      watts: 2100,
+      line: ['feed.L1', 'feed.L2'],
+      pilot: 'lamp.a',
+      panels: { controls: 'rear', top: 'top' },
+    }),
   ],
   parts: [
     frame('Frame', 'metal of the range'),
-    infiniteSwitch(
-      {
-        name: 'Infinite switch, left front',
-        aliases: [
-          { word: 'burner control' },
-          { word: 'thermostat', trap: 'the oven has a real thermostat' },
-        ],
-        prior: commonPractice(3),
-        panel: 'rear',
-        where: 'Behind the leftmost knob, H terminals towards the glass',
-      },
-      8.8,
-    ),
-    {
-      id: 'block',
-      causes: [...CAUSES.pins],
-      companions: ['coil'],
-      name: 'Receptacle block',
-      role: 'holds the coil’s pins',
-      prior: commonPractice(3),
-      kind: 'connection',
-      terminals: [{ id: 'a' }, { id: 'b' }, { id: 'pin1' }, { id: 'pin2' }],
-      joins: [
-        ['a', 'pin1'],
-        ['b', 'pin2'],
-      ],
-      panel: 'top',
-    },
-    {
-      id: 'coil',
-      name: 'Coil element, 8 in',
-      role: 'the burner',
-      seenAs: { name: 'Burner' },
-      companions: ['block'],
-      prior: commonPractice(4),
-      kind: 'load',
-      load: 'heater',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
-        {
-          id: 'coil',
-          between: ['a', 'b'],
-          value: { watts: 2100, volts: 240, tolerancePercent: 8 },
-        },
-      ],
-      panel: 'top',
-    },
     neonLamp('lamp', 'Surface lamp', 'lit while any burner is on', 'rear', 240),
   ],
-  wires: wires(`
-    BK feed.L1 infinite.L1
-    RD feed.L2 infinite.L2
-    BU infinite.H1 block.a
-    YE infinite.H2 block.b
-    GY infinite.P lamp.a
-    RD-WH lamp.b feed.L2
-    NA block.pin1 coil.a
-    NA block.pin2 coil.b
-    GN feed.G frame.G
-  `),
-  uses: [
-    {
-      id: 'burn',
-      name: 'Burner on and off again',
-      steps: 'knob=high,wait=60,knob=low,wait=120,knob=off,wait=60',
-    },
-  ],
+  wires: wires('RD-WH lamp.b feed.L2\nGN feed.G frame.G', 'own-'),
   looks: [
-    look(
-      'pins',
-      'Burnt or loose pins of the coil in its block',
-      ['block', 'coil:open', 'w7:wire-open', 'w8:wire-open'],
-      [0.6, 0.05],
-      1,
-      { panel: 'top' },
-    ),
     look(
       'sag',
       'A blister, a bare spot or a sag in the coil',
