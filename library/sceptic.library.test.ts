@@ -159,6 +159,7 @@ const SAFETIES: [
   ['gas-furnace', undefined, 'thermostat=heat,wait=100,burner=330', 'valve', 1],
   ['gas-furnace', 'hose:broken', 'thermostat=heat,wait=100', 'valve', 0],
   ['electric-furnace', 'blower.winding:open', 'thermostat=heat,wait=600', 'element-1', 0],
+  ['electric-furnace', 'blower:open', 'thermostat=heat,wait=110', 'element-2', 0],
   ['boiler', 'flame-rod.r-g:stuck-open', 'thermostat=heat,wait=60', 'valve', 0],
   ['boiler', undefined, 'thermostat=heat,wait=60,level=20', 'valve', 1],
   ['boiler', undefined, 'thermostat=heat,wait=60,hood=280', 'valve', 1],

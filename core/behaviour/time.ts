@@ -196,7 +196,7 @@ function goal(
   const own = (to - rest) * Math.min(MOST_POWER, power);
   const { alone } = driven;
   const other = alone
-    ? (alone.to - rest) * Math.min(MOST_POWER, share(solved, alone.by, machine))
+    ? ((held ? to : alone.to) - rest) * Math.min(MOST_POWER, share(solved, alone.by, machine))
     : 0;
   const further = Math.abs(other) > Math.abs(own) ? other : own;
   const { emptiedBy, stays } = driven;

@@ -85,6 +85,6 @@ describe('one reading alone', () => {
     const { state } = diagnosis.of([{ ...heater, display: { kind: 'ohms', ohms: 3.2 } }], 'quick');
     const judgement = state.judgements.get('a');
     expect(judgement?.class).toBe('resistive');
-    expect(judgement?.loss?.watts).toBeCloseTo(8.8 ** 2 * 3, 3);
+    expect(judgement?.loss?.watts).toBeCloseTo((2100 / 240) ** 2 * 3, 3);
   });
 });

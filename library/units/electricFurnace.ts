@@ -78,7 +78,13 @@ export const electricFurnace = unit({
     temperature(
       'plenum',
       'Air over the heaters',
-      { by: 'element-1', to: 420, seconds: 60, held: { by: 'blower', to: 110 } },
+      {
+        by: 'element-1',
+        to: 420,
+        seconds: 60,
+        held: { by: 'blower', to: 110 },
+        alone: { by: 'element-2', to: 420 },
+      },
       [
         {
           beyond: 'limit-1',
