@@ -254,8 +254,7 @@ export const CALLS: DemoCall[] = [
       customer: 'Osric Pell',
     },
     diagramId: 'millivolt-fireplace',
-    complaint:
-      'Pilot burns well; the fire comes weakly since the thermostat was added',
+    complaint: 'Pilot burns well; the fire comes weakly since the thermostat was added',
     told: { steps: 'wall=on,wait=30', subject: 'valve', outcome: 'weak' },
     hoursAgo: 9,
     truth: ['thermopile:worn=2'],

@@ -1,6 +1,6 @@
 import { handActuator, panel, relayActuator, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
-import { lamp, transformer } from '../shelf/loads';
+import { about, lamp } from '../shelf/loads';
 import { CAUTIONS, commonPractice, look } from '../shelf/practice';
 import { board, powerInput, relayWithCoil } from '../shelf/relays';
 import { mainsCord } from '../shelf/supplies';
@@ -101,17 +101,26 @@ export const transferSwitch = unit({
       },
       panel: 'box',
     },
-    transformer(
-      {
-        id: 'converter',
-        name: 'Converter',
-        role: 'charges the battery',
-        seenAs: { name: 'Converter', off: 'is dead', runs: 'hums and charges' },
-        prior: commonPractice(2),
-        panel: 'panel',
-      },
-      { primary: 1.6, secondary: 0.05, volts: 120, gives: 14 },
-    ),
+    {
+      id: 'converter',
+      name: 'Converter',
+      role: 'charges the battery',
+      seenAs: { name: 'Converter', off: 'is dead', runs: 'hums and charges' },
+      prior: commonPractice(2),
+      kind: 'load',
+      load: 'transformer',
+      terminals: [{ id: 'L' }, { id: 'N' }],
+      elements: [
+        {
+          id: 'primary',
+          between: ['L', 'N'],
+          value: about(1.6, 25),
+          working: about(240, 30),
+          volts: 120,
+        },
+      ],
+      panel: 'panel',
+    },
     lamp(
       {
         id: 'outlet',
