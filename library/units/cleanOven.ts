@@ -1,5 +1,5 @@
-import { door, handActuator } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { door, handActuator, panel, TOOLS } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { about, neonLamp, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
@@ -39,25 +39,15 @@ export const cleanOven = unit({
     },
   ],
   panels: [
-    {
-      id: 'front',
-      name: 'Control front',
-      fastener: '6 cross-head screws under the trim',
-      minutes: 6,
-      tool: 'cross-head screwdriver',
-      side: 'front',
+    panel('front', 'Control front', '6 cross-head screws under the trim', 6, 'front', {
+      tool: TOOLS.cross,
       tethered: 'the selector harness',
-    },
-    {
-      id: 'back',
-      name: 'Back plate, oven pulled out',
-      fastener: '10 hex-head screws',
-      minutes: 30,
-      tool: 'quarter-inch nut driver',
-      side: 'back',
+    }),
+    panel('back', 'Back plate, oven pulled out', '10 hex-head screws', 30, 'back', {
+      tool: TOOLS.nut,
       helper: true,
       coldOnly: true,
-    },
+    }),
   ],
   parts: [
     frame('Frame', 'metal of the oven'),
@@ -188,16 +178,16 @@ export const cleanOven = unit({
       panel: 'front',
       where: 'Beside the bolt',
     },
-    {
-      id: 'bolt',
-      name: 'Bolt and its lever',
-      role: 'locks the door and moves the lock switch',
-      prior: commonPractice(2),
-      kind: 'hardware',
-      terminals: [],
-      serves: ['lock-switch'],
-      panel: 'front',
-    },
+    hardware(
+      {
+        id: 'bolt',
+        name: 'Bolt and its lever',
+        role: 'locks the door and moves the lock switch',
+        panel: 'front',
+        prior: commonPractice(2),
+      },
+      ['lock-switch'],
+    ),
     plainLoad(
       {
         id: 'bake',

@@ -1,4 +1,4 @@
-import { handActuator } from '../shelf/actuators';
+import { handActuator, panel, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -86,24 +86,12 @@ export const coolingUnit = unit({
     },
   ],
   panels: [
-    {
-      id: 'service',
-      name: 'Service panel',
-      fastener: '4 hex-head screws',
-      minutes: 4,
-      tool: 'quarter-inch nut driver',
-      side: 'right',
-    },
-    {
-      id: 'top',
-      name: 'Fan guard',
-      fastener: '8 hex-head screws',
-      minutes: 8,
-      tool: 'quarter-inch nut driver',
-      side: 'top',
+    panel('service', 'Service panel', '4 hex-head screws', 4, 'right', { tool: TOOLS.nut }),
+    panel('top', 'Fan guard', '8 hex-head screws', 8, 'top', {
+      tool: TOOLS.nut,
       tethered: 'the fan cable',
       coldOnly: true,
-    },
+    }),
   ],
   parts: [
     frame('Cabinet', 'metal of the unit'),

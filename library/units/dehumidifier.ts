@@ -1,7 +1,8 @@
-import { handActuator } from '../shelf/actuators';
+import { handActuator, panel, TOOLS } from '../shelf/actuators';
 import { about, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { plainSwitch, table } from '../shelf/switches';
+import { hardware } from '../shelf/connections';
 import { unit, wires } from '../shelf/unit';
 
 /** Thermoelectric dehumidifier: adapter, power switch, three-terminal float microswitch. */
@@ -28,14 +29,7 @@ export const dehumidifier = unit({
     }),
   ],
   panels: [
-    {
-      id: 'back',
-      name: 'Back',
-      fastener: '4 cross-head screws, 2 under feet',
-      minutes: 5,
-      tool: 'cross-head screwdriver',
-      side: 'back',
-    },
+    panel('back', 'Back', '4 cross-head screws, 2 under feet', 5, 'back', { tool: TOOLS.cross }),
   ],
   parts: [
     {
@@ -85,14 +79,14 @@ export const dehumidifier = unit({
       panel: 'back',
       where: 'Behind the tank, on the float arm',
     },
-    {
-      id: 'float-arm',
-      name: 'Float arm',
-      role: 'carries the magnet or lever to the microswitch',
-      kind: 'hardware',
-      terminals: [],
-      serves: ['float-switch'],
-    },
+    hardware(
+      {
+        id: 'float-arm',
+        name: 'Float arm',
+        role: 'carries the magnet or lever to the microswitch',
+      },
+      ['float-switch'],
+    ),
     plainLoad(
       {
         id: 'module',

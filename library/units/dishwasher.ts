@@ -1,5 +1,5 @@
-import { handActuator } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { handActuator, panel, TOOLS } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
@@ -26,23 +26,11 @@ export const dishwasher = unit({
     }),
   ],
   panels: [
-    {
-      id: 'door',
-      name: 'Inner door',
-      fastener: '8 star-head screws',
-      minutes: 6,
-      tool: 'star-head screwdriver, size 20',
-      side: 'front',
+    panel('door', 'Inner door', '8 star-head screws', 6, 'front', {
+      tool: TOOLS.star,
       tethered: 'the door harness',
-    },
-    {
-      id: 'toe',
-      name: 'Toe panel',
-      fastener: '2 hex-head screws',
-      minutes: 3,
-      tool: 'quarter-inch nut driver',
-      side: 'front',
-    },
+    }),
+    panel('toe', 'Toe panel', '2 hex-head screws', 3, 'front', { tool: TOOLS.nut }),
   ],
   parts: [
     frame('Tub frame', 'metal of the dishwasher'),
@@ -94,14 +82,10 @@ export const dishwasher = unit({
       { circuit: 'control', amps: 0.2, throw: 'NC' },
       { down: 'closed', up: 'open' },
     ),
-    {
-      id: 'float',
-      name: 'Float',
-      role: 'rises with the water and moves the overfill switch',
-      kind: 'hardware',
-      terminals: [],
-      serves: ['float-switch'],
-    },
+    hardware(
+      { id: 'float', name: 'Float', role: 'rises with the water and moves the overfill switch' },
+      ['float-switch'],
+    ),
     {
       id: 'timer',
       name: 'Timer',

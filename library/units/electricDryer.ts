@@ -1,6 +1,6 @@
 import type { Diagram } from '../../core/diagram/diagram';
-import { handActuator, motorSpeed, startButton } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { handActuator, motorSpeed, panel, startButton, TOOLS } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
 import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
@@ -65,32 +65,15 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
       },
     ],
     panels: [
-      {
-        id: 'console',
-        name: 'Console',
-        fastener: '4 cross-head screws',
-        minutes: 4,
-        tool: 'cross-head screwdriver',
-        side: 'top',
+      panel('console', 'Console', '4 cross-head screws', 4, 'top', {
+        tool: TOOLS.cross,
         tethered: 'the timer harness',
-      },
-      {
-        id: 'rear',
-        name: 'Rear panel',
-        fastener: '9 hex-head screws',
-        minutes: 7,
-        tool: 'quarter-inch nut driver',
-        side: 'back',
-      },
-      {
-        id: 'front',
-        name: 'Front and drum out',
-        fastener: '2 clips, 2 screws, belt off',
-        minutes: 18,
+      }),
+      panel('rear', 'Rear panel', '9 hex-head screws', 7, 'back', { tool: TOOLS.nut }),
+      panel('front', 'Front and drum out', '2 clips, 2 screws, belt off', 18, 'front', {
         tool: 'putty knife and nut driver',
-        side: 'front',
         coldOnly: true,
-      },
+      }),
     ],
     parts: [
       {
@@ -292,14 +275,9 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
         panel: 'front',
         where: 'Upper right of the door opening',
       },
-      {
-        id: 'door-strike',
-        name: 'Door strike',
-        role: 'pushes the door switch',
-        kind: 'hardware',
-        terminals: [],
-        serves: ['door-switch'],
-      },
+      hardware({ id: 'door-strike', name: 'Door strike', role: 'pushes the door switch' }, [
+        'door-switch',
+      ]),
       {
         id: 'lamp',
         name: 'Drum lamp',

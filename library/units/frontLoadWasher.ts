@@ -1,5 +1,5 @@
-import { handActuator, relayActuator, startButton } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { handActuator, panel, relayActuator, startButton, TOOLS } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
@@ -19,30 +19,11 @@ export const frontLoadWasher = unit({
     relayActuator('drum', 'Drum relay', 'drum relay'),
   ],
   panels: [
-    {
-      id: 'top',
-      name: 'Top',
-      fastener: '3 star-head screws at the back',
-      minutes: 4,
-      tool: 'star-head screwdriver, size 20',
-      side: 'back',
-    },
-    {
-      id: 'back',
-      name: 'Back panel',
-      fastener: '6 hex-head screws',
-      minutes: 6,
-      tool: 'quarter-inch nut driver',
-      side: 'back',
-    },
-    {
-      id: 'boot',
-      name: 'Door boot',
-      fastener: 'spring band, boot folded in',
-      minutes: 9,
+    panel('top', 'Top', '3 star-head screws at the back', 4, 'back', { tool: TOOLS.star }),
+    panel('back', 'Back panel', '6 hex-head screws', 6, 'back', { tool: TOOLS.nut }),
+    panel('boot', 'Door boot', 'spring band, boot folded in', 9, 'front', {
       tool: 'spring band pliers',
-      side: 'front',
-    },
+    }),
   ],
   parts: [
     frame('Cabinet', 'metal of the washer'),
@@ -63,15 +44,15 @@ export const frontLoadWasher = unit({
       { circuit: 'signal', amps: 0.005, throw: 'NO' },
       { closed: 'closed', open: 'open' },
     ),
-    {
-      id: 'magnet',
-      name: 'Door magnet',
-      role: 'closes the door switch',
-      kind: 'hardware',
-      terminals: [],
-      serves: ['door-switch'],
-      where: 'In the edge of the door',
-    },
+    hardware(
+      {
+        id: 'magnet',
+        name: 'Door magnet',
+        role: 'closes the door switch',
+        where: 'In the edge of the door',
+      },
+      ['door-switch'],
+    ),
     {
       id: 'plug',
       name: 'Harness plug',

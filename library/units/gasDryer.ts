@@ -1,4 +1,4 @@
-import { handActuator, motorSpeed, startButton } from '../shelf/actuators';
+import { handActuator, motorSpeed, panel, startButton, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
@@ -49,32 +49,15 @@ export const gasDryer = unit({
     },
   ],
   panels: [
-    {
-      id: 'console',
-      name: 'Console',
-      fastener: '2 cross-head screws, flips back',
-      minutes: 4,
-      tool: 'cross-head screwdriver',
-      side: 'top',
+    panel('console', 'Console', '2 cross-head screws, flips back', 4, 'top', {
+      tool: TOOLS.cross,
       tethered: 'the timer harness',
-    },
-    {
-      id: 'toe',
-      name: 'Toe panel',
-      fastener: 'two spring clips',
-      minutes: 2,
-      tool: 'putty knife',
-      side: 'front',
-    },
-    {
-      id: 'front',
-      name: 'Front and drum out',
-      fastener: '4 hex-head screws, belt off',
-      minutes: 18,
-      tool: 'five-sixteenths nut driver',
-      side: 'front',
+    }),
+    panel('toe', 'Toe panel', 'two spring clips', 2, 'front', { tool: TOOLS.putty }),
+    panel('front', 'Front and drum out', '4 hex-head screws, belt off', 18, 'front', {
+      tool: TOOLS.nut516,
       coldOnly: true,
-    },
+    }),
   ],
   parts: [
     frame('Cabinet', 'metal of the dryer'),

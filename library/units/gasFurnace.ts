@@ -1,5 +1,5 @@
 import type { SwitchPart } from '../../core/diagram/diagram';
-import { handActuator, quantity, relayActuator } from '../shelf/actuators';
+import { handActuator, panel, quantity, relayActuator } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, CAUTIONS, commonPractice, look } from '../shelf/practice';
@@ -118,14 +118,8 @@ export const gasFurnace = unit({
     },
   ],
   panels: [
-    { id: 'burner-door', name: 'Burner door', fastener: 'lifts off', minutes: 1, side: 'front' },
-    {
-      id: 'blower-door',
-      name: 'Blower door',
-      fastener: 'lifts off; opens its switch',
-      minutes: 1,
-      side: 'front',
-    },
+    panel('burner-door', 'Burner door', 'lifts off', 1, 'front'),
+    panel('blower-door', 'Blower door', 'lifts off; opens its switch', 1, 'front'),
   ],
   parts: [
     frame('Cabinet', 'metal of the furnace'),
@@ -262,15 +256,15 @@ export const gasFurnace = unit({
       panel: 'burner-door',
       where: 'Beside the inducer, on a hose',
     },
-    {
-      id: 'hose',
-      name: 'Draft hose',
-      role: 'brings the draft to its switch',
-      kind: 'hardware',
-      terminals: [],
-      serves: ['draft-switch'],
-      panel: 'burner-door',
-    },
+    hardware(
+      {
+        id: 'hose',
+        name: 'Draft hose',
+        role: 'brings the draft to its switch',
+        panel: 'burner-door',
+      },
+      ['draft-switch'],
+    ),
     {
       id: 'board',
       name: 'Control board',

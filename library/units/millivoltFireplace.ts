@@ -1,5 +1,5 @@
 import type { SwitchPart } from '../../core/diagram/diagram';
-import { handActuator } from '../shelf/actuators';
+import { handActuator, panel } from '../shelf/actuators';
 import { commonPractice, look } from '../shelf/practice';
 import { table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -54,9 +54,7 @@ export const millivoltFireplace = unit({
     },
     { id: 'vent', name: 'Draft hood', kind: 'quantity', quantity: 'temperature', unit: '°F' },
   ],
-  panels: [
-    { id: 'grille', name: 'Lower grille', fastener: 'none, drops down', minutes: 1, side: 'front' },
-  ],
+  panels: [panel('grille', 'Lower grille', 'none, drops down', 1, 'front')],
   parts: [
     inLoop('wall-switch', {
       causes: [

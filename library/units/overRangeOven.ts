@@ -1,5 +1,5 @@
-import { handActuator, startButton, temperature } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { handActuator, panel, startButton, temperature, TOOLS } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { opensOnRise, setPointSwitch, table } from '../shelf/switches';
@@ -44,33 +44,18 @@ export const overRangeOven = unit({
     ]),
   ],
   panels: [
-    {
-      id: 'grille',
-      name: 'Top grille',
-      fastener: '3 cross-head screws, door open',
-      minutes: 4,
-      tool: 'cross-head screwdriver',
-      side: 'front',
-    },
-    {
-      id: 'keypad',
-      name: 'Keypad panel, grille off',
-      fastener: '1 cross-head screw, slides up',
-      minutes: 7,
-      tool: 'cross-head screwdriver',
-      side: 'front',
+    panel('grille', 'Top grille', '3 cross-head screws, door open', 4, 'front', {
+      tool: TOOLS.cross,
+    }),
+    panel('keypad', 'Keypad panel, grille off', '1 cross-head screw, slides up', 7, 'front', {
+      tool: TOOLS.cross,
       tethered: 'the keypad ribbon',
-    },
-    {
-      id: 'case',
-      name: 'Case, unit off its bracket',
-      fastener: '2 top bolts, then 6 hex-head',
-      minutes: 25,
-      tool: 'quarter-inch nut driver',
-      side: 'back',
+    }),
+    panel('case', 'Case, unit off its bracket', '2 top bolts, then 6 hex-head', 25, 'back', {
+      tool: TOOLS.nut,
       helper: true,
       coldOnly: true,
-    },
+    }),
   ],
   parts: [
     frame('Case', 'metal of the oven'),
@@ -146,15 +131,15 @@ export const overRangeOven = unit({
       panel: 'keypad',
       where: 'Lower place on the latch bracket',
     },
-    {
-      id: 'bracket',
-      name: 'Latch bracket',
-      role: 'holds the three door switches to the latch',
-      kind: 'hardware',
-      terminals: [],
-      serves: ['primary', 'sense', 'monitor'],
-      panel: 'keypad',
-    },
+    hardware(
+      {
+        id: 'bracket',
+        name: 'Latch bracket',
+        role: 'holds the three door switches to the latch',
+        panel: 'keypad',
+      },
+      ['primary', 'sense', 'monitor'],
+    ),
     {
       id: 'relay',
       name: 'Cook relay',

@@ -1,4 +1,4 @@
-import { handActuator } from '../shelf/actuators';
+import { handActuator, panel, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -29,24 +29,12 @@ export const radiantBurner = unit({
     },
   ],
   panels: [
-    {
-      id: 'front',
-      name: 'Control front',
-      fastener: '4 cross-head screws',
-      minutes: 5,
-      tool: 'cross-head screwdriver',
-      side: 'front',
-    },
-    {
-      id: 'top',
-      name: 'Glass top lifted',
-      fastener: '2 screws, prop rod',
-      minutes: 8,
-      tool: 'quarter-inch nut driver',
-      side: 'front',
+    panel('front', 'Control front', '4 cross-head screws', 5, 'front', { tool: TOOLS.cross }),
+    panel('top', 'Glass top lifted', '2 screws, prop rod', 8, 'front', {
+      tool: TOOLS.nut,
       helper: true,
       tethered: 'the element harness',
-    },
+    }),
   ],
   parts: [
     frame('Frame', 'metal of the range'),

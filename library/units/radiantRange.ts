@@ -1,5 +1,5 @@
 import type { LoadPart, SwitchPart } from '../../core/diagram/diagram';
-import { handActuator } from '../shelf/actuators';
+import { handActuator, panel, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -101,24 +101,12 @@ export const radiantRange = unit({
     },
   ],
   panels: [
-    {
-      id: 'front',
-      name: 'Control front',
-      fastener: '5 cross-head screws',
-      minutes: 6,
-      tool: 'cross-head screwdriver',
-      side: 'front',
-    },
-    {
-      id: 'top',
-      name: 'Glass top lifted',
-      fastener: '2 screws, prop rod',
-      minutes: 8,
-      tool: 'quarter-inch nut driver',
-      side: 'front',
+    panel('front', 'Control front', '5 cross-head screws', 6, 'front', { tool: TOOLS.cross }),
+    panel('top', 'Glass top lifted', '2 screws, prop rod', 8, 'front', {
+      tool: TOOLS.nut,
       helper: true,
       tethered: 'the element harnesses',
-    },
+    }),
   ],
   parts: [
     frame('Frame', 'metal of the range'),

@@ -1,4 +1,4 @@
-import { handActuator, temperature } from '../shelf/actuators';
+import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, heater, motor, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -35,30 +35,15 @@ export const refrigerator = unit({
     }),
   ],
   panels: [
-    {
-      id: 'control',
-      name: 'Control housing',
-      fastener: '2 cross-head screws inside',
-      minutes: 4,
-      tool: 'cross-head screwdriver',
-      side: 'inside',
-    },
-    {
-      id: 'freezer',
-      name: 'Freezer back',
-      fastener: '4 hex-head screws, shelves out',
-      minutes: 12,
-      tool: 'quarter-inch nut driver',
-      side: 'inside',
-    },
-    {
-      id: 'rear',
-      name: 'Machine compartment',
-      fastener: '5 hex-head screws, pulled out',
-      minutes: 8,
-      tool: 'quarter-inch nut driver',
-      side: 'back',
-    },
+    panel('control', 'Control housing', '2 cross-head screws inside', 4, 'inside', {
+      tool: TOOLS.cross,
+    }),
+    panel('freezer', 'Freezer back', '4 hex-head screws, shelves out', 12, 'inside', {
+      tool: TOOLS.nut,
+    }),
+    panel('rear', 'Machine compartment', '5 hex-head screws, pulled out', 8, 'back', {
+      tool: TOOLS.nut,
+    }),
   ],
   parts: [
     frame('Cabinet metal', 'metal of the refrigerator'),

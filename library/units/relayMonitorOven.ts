@@ -1,5 +1,5 @@
-import { handActuator, relayActuator, startButton } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { handActuator, panel, relayActuator, startButton, TOOLS } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
@@ -44,33 +44,18 @@ export const relayMonitorOven = unit({
     relayActuator('cook', 'Start relay', 'start relay'),
   ],
   panels: [
-    {
-      id: 'grille',
-      name: 'Top grille',
-      fastener: '2 cross-head screws, door open',
-      minutes: 4,
-      tool: 'cross-head screwdriver',
-      side: 'front',
-    },
-    {
-      id: 'keypad',
-      name: 'Keypad panel, grille off',
-      fastener: '1 cross-head screw, slides up',
-      minutes: 8,
-      tool: 'cross-head screwdriver',
-      side: 'front',
+    panel('grille', 'Top grille', '2 cross-head screws, door open', 4, 'front', {
+      tool: TOOLS.cross,
+    }),
+    panel('keypad', 'Keypad panel, grille off', '1 cross-head screw, slides up', 8, 'front', {
+      tool: TOOLS.cross,
       tethered: 'the keypad ribbon',
-    },
-    {
-      id: 'case',
-      name: 'Case, unit off its bracket',
-      fastener: '3 top bolts, then 8 hex-head',
-      minutes: 25,
-      tool: 'quarter-inch nut driver',
-      side: 'back',
+    }),
+    panel('case', 'Case, unit off its bracket', '3 top bolts, then 8 hex-head', 25, 'back', {
+      tool: TOOLS.nut,
       helper: true,
       coldOnly: true,
-    },
+    }),
   ],
   parts: [
     frame('Case', 'metal of the oven'),
@@ -136,15 +121,15 @@ export const relayMonitorOven = unit({
       { closed: 'open', ajar: 'open', open: 'closed' },
       ['C4', 'B4'],
     ),
-    {
-      id: 'bracket',
-      name: 'Latch bracket',
-      role: 'holds the door switches to the latch',
-      kind: 'hardware',
-      terminals: [],
-      serves: ['primary', 'secondary', 'sense', 'monitor'],
-      panel: 'keypad',
-    },
+    hardware(
+      {
+        id: 'bracket',
+        name: 'Latch bracket',
+        role: 'holds the door switches to the latch',
+        panel: 'keypad',
+      },
+      ['primary', 'secondary', 'sense', 'monitor'],
+    ),
     relayContact(
       {
         id: 'relay',

@@ -1,5 +1,6 @@
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { opensOnRise } from '../shelf/switches';
+import { panel } from '../shelf/actuators';
 import { unit } from '../shelf/unit';
 
 /** Standing-pilot water heater: thermocouple, vapour sensor, one-shot cut-off, magnet of the gas valve. */
@@ -31,22 +32,11 @@ export const standingPilotHeater = unit({
     { id: 'tank', name: 'Tank water', kind: 'quantity', quantity: 'temperature', unit: '°F' },
   ],
   panels: [
-    {
-      id: 'cover',
-      name: 'Outer burner cover',
-      fastener: 'lifts off',
-      minutes: 1,
-      side: 'front',
-    },
-    {
-      id: 'manifold',
-      name: 'Burner and pilot drawn out',
-      fastener: '2 hex-head screws, 3 unions',
-      minutes: 12,
+    panel('cover', 'Outer burner cover', 'lifts off', 1, 'front'),
+    panel('manifold', 'Burner and pilot drawn out', '2 hex-head screws, 3 unions', 12, 'front', {
       tool: 'three-quarter wrench and nut driver',
-      side: 'front',
       coldOnly: true,
-    },
+    }),
   ],
   parts: [
     opensOnRise(

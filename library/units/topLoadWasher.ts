@@ -1,6 +1,6 @@
 import type { Diagram } from '../../core/diagram/diagram';
-import { handActuator } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { handActuator, panel, TOOLS } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
@@ -28,23 +28,11 @@ export const topLoadWasherOf = ({ lidStops }: WasherChoice): Diagram =>
       }),
     ],
     panels: [
-      {
-        id: 'console',
-        name: 'Console',
-        fastener: '2 clips, flips back',
-        minutes: 3,
-        tool: 'putty knife',
-        side: 'top',
+      panel('console', 'Console', '2 clips, flips back', 3, 'top', {
+        tool: TOOLS.putty,
         tethered: 'the timer harness',
-      },
-      {
-        id: 'cabinet',
-        name: 'Cabinet',
-        fastener: '2 spring clips, one plug',
-        minutes: 8,
-        tool: 'putty knife',
-        side: 'front',
-      },
+      }),
+      panel('cabinet', 'Cabinet', '2 spring clips, one plug', 8, 'front', { tool: TOOLS.putty }),
     ],
     parts: [
       frame('Cabinet', 'metal of the washer'),
@@ -71,14 +59,10 @@ export const topLoadWasherOf = ({ lidStops }: WasherChoice): Diagram =>
         panel: 'cabinet',
         where: 'Under the top, right side, on a four-way plug',
       },
-      {
-        id: 'lid-lever',
-        name: 'Lid strike',
-        role: 'pushes the lever of the lid switch',
-        kind: 'hardware',
-        terminals: [],
-        serves: ['lid-switch'],
-      },
+      hardware(
+        { id: 'lid-lever', name: 'Lid strike', role: 'pushes the lever of the lid switch' },
+        ['lid-switch'],
+      ),
       {
         id: 'timer',
         name: 'Timer',

@@ -1,5 +1,5 @@
-import { handActuator, quantity, relayActuator } from '../shelf/actuators';
-import { frame } from '../shelf/connections';
+import { handActuator, panel, quantity, relayActuator, TOOLS } from '../shelf/actuators';
+import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { houseBattery } from '../shelf/supplies';
@@ -59,21 +59,10 @@ export const trailerFurnace = unit({
     },
   ],
   panels: [
-    {
-      id: 'outside',
-      name: 'Outside cover',
-      fastener: 'clip on each side',
-      minutes: 2,
-      side: 'front',
-    },
-    {
-      id: 'core',
-      name: 'Furnace core pulled out',
-      fastener: '4 screws, one plug',
-      minutes: 20,
-      tool: 'quarter-inch nut driver',
-      side: 'front',
-    },
+    panel('outside', 'Outside cover', 'clip on each side', 2, 'front'),
+    panel('core', 'Furnace core pulled out', '4 screws, one plug', 20, 'front', {
+      tool: TOOLS.nut,
+    }),
   ],
   parts: [
     frame('Furnace case', 'metal of the furnace'),
@@ -274,16 +263,16 @@ export const trailerFurnace = unit({
       panel: 'core',
       where: 'Beside the blower wheel',
     },
-    {
-      id: 'sail-arm',
-      name: 'Sail and its arm',
-      role: 'is lifted by the air',
-      prior: commonPractice(2),
-      kind: 'hardware',
-      terminals: [],
-      serves: ['sail'],
-      panel: 'core',
-    },
+    hardware(
+      {
+        id: 'sail-arm',
+        name: 'Sail and its arm',
+        role: 'is lifted by the air',
+        panel: 'core',
+        prior: commonPractice(2),
+      },
+      ['sail'],
+    ),
     {
       id: 'blower',
       name: 'Blower motor',

@@ -1,4 +1,4 @@
-import { handActuator, relayActuator } from '../shelf/actuators';
+import { handActuator, panel, relayActuator, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
@@ -35,29 +35,11 @@ export const trailerWaterHeater = unit({
     },
   ],
   panels: [
-    {
-      id: 'door',
-      name: 'Outside door',
-      fastener: 'one quarter-turn latch',
-      minutes: 1,
-      side: 'front',
-    },
-    {
-      id: 'cover',
-      name: 'Thermostat cover',
-      fastener: '2 hex-head screws, foam pad',
-      minutes: 2,
-      tool: 'quarter-inch nut driver',
-      side: 'front',
-    },
-    {
-      id: 'plate',
-      name: 'Wall plate inside',
-      fastener: '2 cross-head screws',
-      minutes: 2,
-      tool: 'cross-head screwdriver',
-      side: 'inside',
-    },
+    panel('door', 'Outside door', 'one quarter-turn latch', 1, 'front'),
+    panel('cover', 'Thermostat cover', '2 hex-head screws, foam pad', 2, 'front', {
+      tool: TOOLS.nut,
+    }),
+    panel('plate', 'Wall plate inside', '2 cross-head screws', 2, 'inside', { tool: TOOLS.cross }),
   ],
   parts: [
     frame('Heater case', 'metal of the heater'),

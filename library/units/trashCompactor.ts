@@ -1,4 +1,4 @@
-import { handActuator } from '../shelf/actuators';
+import { handActuator, panel, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -25,22 +25,8 @@ export const trashCompactor = unit({
     }),
   ],
   panels: [
-    {
-      id: 'console',
-      name: 'Console',
-      fastener: '3 cross-head screws',
-      minutes: 4,
-      tool: 'cross-head screwdriver',
-      side: 'front',
-    },
-    {
-      id: 'rear',
-      name: 'Rear cover',
-      fastener: '6 hex-head screws, pulled out',
-      minutes: 9,
-      tool: 'quarter-inch nut driver',
-      side: 'back',
-    },
+    panel('console', 'Console', '3 cross-head screws', 4, 'front', { tool: TOOLS.cross }),
+    panel('rear', 'Rear cover', '6 hex-head screws, pulled out', 9, 'back', { tool: TOOLS.nut }),
   ],
   parts: [
     frame('Frame', 'metal of the compactor'),

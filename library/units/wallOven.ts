@@ -1,4 +1,4 @@
-import { handActuator, temperature } from '../shelf/actuators';
+import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -24,24 +24,14 @@ export const wallOven = unit({
     }),
   ],
   panels: [
-    {
-      id: 'front',
-      name: 'Control front',
-      fastener: '4 cross-head screws under the trim',
-      minutes: 6,
-      tool: 'cross-head screwdriver',
-      side: 'front',
-    },
-    {
-      id: 'back',
-      name: 'Back plate, oven pulled out',
-      fastener: '8 hex-head screws',
-      minutes: 30,
-      tool: 'quarter-inch nut driver',
-      side: 'back',
+    panel('front', 'Control front', '4 cross-head screws under the trim', 6, 'front', {
+      tool: TOOLS.cross,
+    }),
+    panel('back', 'Back plate, oven pulled out', '8 hex-head screws', 30, 'back', {
+      tool: TOOLS.nut,
       helper: true,
       coldOnly: true,
-    },
+    }),
   ],
   parts: [
     frame('Frame', 'metal of the oven'),
