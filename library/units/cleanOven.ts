@@ -1,4 +1,4 @@
-import { door, handActuator, panel, TOOLS } from '../shelf/actuators';
+import { door, handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, neonLamp, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -21,22 +21,8 @@ export const cleanOven = unit({
       broil: 'knob at BROIL',
       clean: 'knob at CLEAN',
     }),
-    {
-      id: 'wax',
-      name: 'Wax of the lock motor',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'lock-motor', to: 240, seconds: 25 },
-    },
-    {
-      id: 'cavity',
-      name: 'Oven cavity',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'bake', to: 1000, seconds: 2600 },
-    },
+    temperature('wax', 'Wax of the lock motor', { by: 'lock-motor', to: 240, seconds: 25 }),
+    temperature('cavity', 'Oven cavity', { by: 'bake', to: 1000, seconds: 2600 }),
   ],
   panels: [
     panel('front', 'Control front', '6 cross-head screws under the trim', 6, 'front', {

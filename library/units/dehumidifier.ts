@@ -2,7 +2,7 @@ import { handActuator, panel, TOOLS } from '../shelf/actuators';
 import { about, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { plainSwitch, table } from '../shelf/switches';
-import { hardware } from '../shelf/connections';
+import { hardware, joints } from '../shelf/connections';
 import { unit, wires } from '../shelf/unit';
 
 /** Thermoelectric dehumidifier: adapter, power switch, three-terminal float microswitch. */
@@ -32,19 +32,19 @@ export const dehumidifier = unit({
     panel('back', 'Back', '4 cross-head screws, 2 under feet', 5, 'back', { tool: TOOLS.cross }),
   ],
   parts: [
-    {
-      id: 'jack',
-      name: 'DC jack',
-      role: 'takes the adapter',
-      kind: 'connection',
-      terminals: [{ id: 'P' }, { id: 'P1' }, { id: 'M' }, { id: 'M1' }],
-      joins: [
+    joints(
+      {
+        id: 'jack',
+        name: 'DC jack',
+        role: 'takes the adapter',
+        panel: 'back',
+        where: 'Low at the back',
+      },
+      [
         ['P', 'P1'],
         ['M', 'M1'],
       ],
-      panel: 'back',
-      where: 'Low at the back',
-    },
+    ),
     plainSwitch(
       {
         id: 'power-switch',

@@ -1,9 +1,17 @@
 import type { Diagram } from '../../core/diagram/diagram';
-import { handActuator, motorSpeed, panel, startButton, TOOLS } from '../shelf/actuators';
+import {
+  handActuator,
+  motorSpeed,
+  panel,
+  startButton,
+  temperature,
+  TOOLS,
+} from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
 import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
+import { cutOff } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** How dryers of the kind differ. */
@@ -46,14 +54,7 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
         off: 'belt off or broken',
       }),
       motorSpeed,
-      {
-        id: 'air',
-        name: 'Air from the drum',
-        kind: 'quantity',
-        quantity: 'temperature',
-        unit: '°F',
-        driven: { by: 'element', to: 230, seconds: 240 },
-      },
+      temperature('air', 'Air from the drum', { by: 'element', to: 230, seconds: 240 }),
       {
         id: 'housing',
         name: 'Heater housing',
@@ -178,21 +179,19 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
         { circuit: 'control', amps: 6, throw: 'NO' },
         { released: 'open', pressed: 'closed' },
       ),
-      {
-        id: 'fuse',
-        causes: [...CAUSES.dryerAir],
-        name: 'Thermal fuse',
-        role: 'cuts the motor for good when the blower housing gets too hot',
-        prior: commonPractice(5),
-        kind: 'protector',
-        protector: 'thermal-cut-off',
-        terminals: [{ id: 'a' }, { id: 'b' }],
-        between: ['a', 'b'],
-        rating: '196 °F, one shot',
-        opensAt: { actuator: 'air', at: 196 },
-        panel: 'rear',
-        where: 'On the blower housing',
-      },
+      cutOff(
+        {
+          id: 'fuse',
+          causes: [...CAUSES.dryerAir],
+          name: 'Thermal fuse',
+          role: 'cuts the motor for good when the blower housing gets too hot',
+          prior: commonPractice(5),
+          panel: 'rear',
+          where: 'On the blower housing',
+        },
+        'air',
+        196,
+      ),
       plainSwitch(
         {
           id: 'belt-switch',

@@ -1,9 +1,17 @@
-import { handActuator, motorSpeed, panel, startButton, TOOLS } from '../shelf/actuators';
+import {
+  handActuator,
+  motorSpeed,
+  panel,
+  startButton,
+  temperature,
+  TOOLS,
+} from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
+import { cutOff } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** Gas dryer: igniter and flame sensor in series, the split coil across the sensor. */
@@ -22,22 +30,13 @@ export const gasDryer = unit({
     }),
     startButton('start', 'Start button', 'START held'),
     motorSpeed,
-    {
-      id: 'glow',
-      name: 'Heat at the flame sensor',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'igniter', to: 1800, seconds: 30, alone: { by: 'split', to: 1500 } },
-    },
-    {
-      id: 'air',
-      name: 'Air from the drum',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'split', to: 220, seconds: 240 },
-    },
+    temperature('glow', 'Heat at the flame sensor', {
+      by: 'igniter',
+      to: 1800,
+      seconds: 30,
+      alone: { by: 'split', to: 1500 },
+    }),
+    temperature('air', 'Air from the drum', { by: 'split', to: 220, seconds: 240 }),
     {
       id: 'funnel',
       name: 'Burner funnel',
@@ -79,21 +78,19 @@ export const gasDryer = unit({
       panel: 'console',
       where: 'Behind the large knob',
     },
-    {
-      id: 'fuse',
-      causes: [...CAUSES.dryerAir],
-      name: 'Thermal fuse',
-      role: 'cuts the motor for good when the blower housing gets too hot',
-      prior: commonPractice(4),
-      kind: 'protector',
-      protector: 'thermal-cut-off',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      between: ['a', 'b'],
-      rating: '196 °F, one shot',
-      opensAt: { actuator: 'air', at: 196 },
-      panel: 'toe',
-      where: 'On the blower housing',
-    },
+    cutOff(
+      {
+        id: 'fuse',
+        causes: [...CAUSES.dryerAir],
+        name: 'Thermal fuse',
+        role: 'cuts the motor for good when the blower housing gets too hot',
+        prior: commonPractice(4),
+        panel: 'toe',
+        where: 'On the blower housing',
+      },
+      'air',
+      196,
+    ),
     plainSwitch(
       {
         id: 'start',

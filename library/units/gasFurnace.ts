@@ -1,9 +1,10 @@
 import type { SwitchPart } from '../../core/diagram/diagram';
-import { handActuator, panel, quantity, relayActuator } from '../shelf/actuators';
+import { handActuator, panel, quantity, relayActuator, temperature } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, CAUTIONS, commonPractice, look } from '../shelf/practice';
 import { opensOnRise, plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
+import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** A safety of the 24 V chain. */
@@ -86,13 +87,7 @@ export const gasFurnace = unit({
       seconds: 1,
       litBy: 'igniter',
     }),
-    {
-      id: 'compartment',
-      name: 'Blower compartment',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-    },
+    temperature('compartment', 'Blower compartment'),
     {
       id: 'draft',
       name: 'Draft of the inducer',
@@ -164,20 +159,16 @@ export const gasFurnace = unit({
       panel: 'blower-door',
       where: 'On the blower deck',
     },
-    {
-      id: 'fuse',
-      causes: [...CAUSES.short],
-      name: '24 V fuse',
-      role: 'protects the transformer',
-      kind: 'protector',
-      protector: 'fuse',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      between: ['a', 'b'],
-      rating: '3 A, blade',
-      amps: 3,
-      panel: 'blower-door',
-      where: 'On the board',
-    },
+    fuse(
+      {
+        id: 'fuse',
+        name: '24 V fuse',
+        role: 'protects the transformer',
+        panel: 'blower-door',
+        where: 'On the board',
+      },
+      3,
+    ),
     {
       id: 'call',
       name: 'Thermostat contacts',

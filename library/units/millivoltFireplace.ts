@@ -1,5 +1,5 @@
 import type { SwitchPart } from '../../core/diagram/diagram';
-import { handActuator, panel } from '../shelf/actuators';
+import { handActuator, panel, temperature } from '../shelf/actuators';
 import { commonPractice, look } from '../shelf/practice';
 import { table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -44,14 +44,7 @@ export const millivoltFireplace = unit({
   actuators: [
     handActuator('wall', 'Wall switch', 'button', { off: 'wall switch off', on: 'wall switch on' }),
     { id: 'room', name: 'Room', kind: 'quantity', quantity: 'temperature', unit: '°F' },
-    {
-      id: 'box',
-      name: 'Firebox',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'valve', to: 300, seconds: 600 },
-    },
+    temperature('box', 'Firebox', { by: 'valve', to: 300, seconds: 600 }),
     { id: 'vent', name: 'Draft hood', kind: 'quantity', quantity: 'temperature', unit: '°F' },
   ],
   panels: [panel('grille', 'Lower grille', 'none, drops down', 1, 'front')],

@@ -1,4 +1,4 @@
-import { handActuator, panel, TOOLS } from '../shelf/actuators';
+import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -19,14 +19,7 @@ export const radiantBurner = unit({
       low: 'knob at LOW',
       high: 'knob at HIGH',
     }),
-    {
-      id: 'glass',
-      name: 'Glass over the burner',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'element', to: 1250, seconds: 300 },
-    },
+    temperature('glass', 'Glass over the burner', { by: 'element', to: 1250, seconds: 300 }),
   ],
   panels: [
     panel('front', 'Control front', '4 cross-head screws', 5, 'front', { tool: TOOLS.cross }),

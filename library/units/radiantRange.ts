@@ -1,5 +1,5 @@
 import type { LoadPart, SwitchPart } from '../../core/diagram/diagram';
-import { handActuator, panel, TOOLS } from '../shelf/actuators';
+import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
@@ -83,22 +83,8 @@ export const radiantRange = unit({
       single: 'right knob at SINGLE HIGH',
       both: 'right knob at DUAL HIGH',
     }),
-    {
-      id: 'glass-1',
-      name: 'Glass over the left burner',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'left', to: 1250, seconds: 300 },
-    },
-    {
-      id: 'glass-2',
-      name: 'Glass over the right burner',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'inner', to: 1250, seconds: 300 },
-    },
+    temperature('glass-1', 'Glass over the left burner', { by: 'left', to: 1250, seconds: 300 }),
+    temperature('glass-2', 'Glass over the right burner', { by: 'inner', to: 1250, seconds: 300 }),
   ],
   panels: [
     panel('front', 'Control front', '5 cross-head screws', 6, 'front', { tool: TOOLS.cross }),

@@ -15,14 +15,7 @@ export const refrigerator = unit({
   supplies: [mainsCord(15)],
   actuators: [
     handActuator('door', 'Door', 'door', { closed: 'door closed', open: 'door open' }),
-    {
-      id: 'cabinet',
-      name: 'Cabinet air',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'compressor', to: 10, seconds: 1800 },
-    },
+    temperature('cabinet', 'Cabinet air', { by: 'compressor', to: 10, seconds: 1800 }),
     handActuator('turn', 'Shaft of the defrost timer', 'knob', {
       cool: 'defrost timer in COOL',
       defrost: 'defrost timer in DEFROST',

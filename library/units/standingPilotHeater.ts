@@ -1,6 +1,6 @@
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { opensOnRise } from '../shelf/switches';
-import { panel } from '../shelf/actuators';
+import { panel, temperature } from '../shelf/actuators';
 import { unit } from '../shelf/unit';
 
 /** Standing-pilot water heater: thermocouple, vapour sensor, one-shot cut-off, magnet of the gas valve. */
@@ -22,13 +22,7 @@ export const standingPilotHeater = unit({
     },
   ],
   actuators: [
-    {
-      id: 'chamber',
-      name: 'Burner chamber',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-    },
+    temperature('chamber', 'Burner chamber'),
     { id: 'tank', name: 'Tank water', kind: 'quantity', quantity: 'temperature', unit: '°F' },
   ],
   panels: [

@@ -1,9 +1,17 @@
-import { handActuator, panel, quantity, relayActuator, TOOLS } from '../shelf/actuators';
+import {
+  handActuator,
+  panel,
+  quantity,
+  relayActuator,
+  temperature,
+  TOOLS,
+} from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { houseBattery } from '../shelf/supplies';
 import { opensOnRise, plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
+import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** Trailer furnace on 12 V: board, blower, sail switch, limit, gas valve. */
@@ -49,14 +57,12 @@ export const trailerFurnace = unit({
       to: 100,
       seconds: 1,
     }),
-    {
-      id: 'chamber',
-      name: 'Combustion chamber',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'valve', to: 420, seconds: 120, held: { by: 'blower', to: 150 } },
-    },
+    temperature('chamber', 'Combustion chamber', {
+      by: 'valve',
+      to: 420,
+      seconds: 120,
+      held: { by: 'blower', to: 150 },
+    }),
   ],
   panels: [
     panel('outside', 'Outside cover', 'clip on each side', 2, 'front'),
@@ -66,19 +72,15 @@ export const trailerFurnace = unit({
   ],
   parts: [
     frame('Furnace case', 'metal of the furnace'),
-    {
-      id: 'fuse',
-      causes: [...CAUSES.short],
-      name: 'Furnace fuse',
-      role: 'protects the wires',
-      kind: 'protector',
-      protector: 'fuse',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      between: ['a', 'b'],
-      rating: '15 A, blade',
-      amps: 15,
-      where: 'In the trailer’s fuse panel',
-    },
+    fuse(
+      {
+        id: 'fuse',
+        name: 'Furnace fuse',
+        role: 'protects the wires',
+        where: 'In the trailer’s fuse panel',
+      },
+      15,
+    ),
     plainSwitch(
       {
         id: 'call',

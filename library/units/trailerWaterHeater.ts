@@ -1,9 +1,10 @@
-import { handActuator, panel, relayActuator, TOOLS } from '../shelf/actuators';
+import { handActuator, panel, relayActuator, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { houseBattery } from '../shelf/supplies';
 import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** Trailer water heater on 12 V: wall switch with fault lamp, thermostat, emergency cut-out, board. */
@@ -17,22 +18,8 @@ export const trailerWaterHeater = unit({
     handActuator('wall', 'Wall switch', 'button', { off: 'wall switch off', on: 'wall switch on' }),
     relayActuator('valve-relay', 'Valve relay', 'valve relay'),
     relayActuator('lamp-relay', 'Lamp relay', 'lamp relay'),
-    {
-      id: 'tank',
-      name: 'Tank water',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'valve', to: 155, seconds: 900 },
-    },
-    {
-      id: 'flame',
-      name: 'Heat at the flame sensor',
-      kind: 'quantity',
-      quantity: 'temperature',
-      unit: '°F',
-      driven: { by: 'valve', to: 1400, seconds: 6 },
-    },
+    temperature('tank', 'Tank water', { by: 'valve', to: 155, seconds: 900 }),
+    temperature('flame', 'Heat at the flame sensor', { by: 'valve', to: 1400, seconds: 6 }),
   ],
   panels: [
     panel('door', 'Outside door', 'one quarter-turn latch', 1, 'front'),
@@ -43,20 +30,16 @@ export const trailerWaterHeater = unit({
   ],
   parts: [
     frame('Heater case', 'metal of the heater'),
-    {
-      id: 'fuse',
-      causes: [...CAUSES.short],
-      name: 'Heater fuse',
-      role: 'protects the wires',
-      prior: commonPractice(1.5),
-      kind: 'protector',
-      protector: 'fuse',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      between: ['a', 'b'],
-      rating: '10 A, blade',
-      amps: 10,
-      where: 'In the trailer’s fuse panel',
-    },
+    fuse(
+      {
+        id: 'fuse',
+        name: 'Heater fuse',
+        role: 'protects the wires',
+        prior: commonPractice(1.5),
+        where: 'In the trailer’s fuse panel',
+      },
+      10,
+    ),
     plainSwitch(
       {
         id: 'wall-switch',
