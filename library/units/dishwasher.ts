@@ -1,9 +1,9 @@
-import { handActuator, panel, TOOLS } from '../shelf/actuators';
+import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
-import { plainSwitch, table } from '../shelf/switches';
+import { plainSwitch, setPointSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** Dishwasher with a timer: door latch switch, overfill float, thermal fuse in the console. */
@@ -11,8 +11,19 @@ export const dishwasher = unit({
   id: 'dishwasher',
   name: 'Dishwasher, timer and overfill float',
   kind: 'dishwasher',
+  drawnFor: { tub: 70 },
   supplies: [mainsCord(15)],
   actuators: [
+    temperature('tub', 'Tub over the heater', { by: 'heater', to: 210, seconds: 900 }, [
+      {
+        beyond: 'high-limit',
+        side: 'above',
+        says: 'too hot over the heater',
+        causes: ['no water in it', 'a fan or vent that does not open', 'a timer that hangs in DRY'],
+        action: 'The limit is right: find why it heats dry, or too long.',
+        prior: commonPractice(1),
+      },
+    ]),
     handActuator('latch', 'Door latch', 'door', {
       latched: 'door latched',
       open: 'door open',
@@ -131,6 +142,20 @@ export const dishwasher = unit({
       'motor',
       { value: about(7, 20), working: about(30, 20), volts: 120 },
     ),
+    setPointSwitch(
+      {
+        id: 'high-limit',
+        name: 'High limit',
+        role: 'rests the heater when the tub gets too hot',
+        prior: commonPractice(1),
+        actuator: 'tub',
+        safety: true,
+        panel: 'toe',
+        where: 'Under the tub, beside the heater',
+      },
+      ['heater', 6],
+      { opens: 176, closes: 150, tolerance: 6 },
+    ),
     plainLoad(
       {
         id: 'heater',
@@ -152,11 +177,12 @@ export const dishwasher = unit({
     BU timer.V float-switch.1
     BU-WH float-switch.2 valve.a
     VT timer.P pump.a
-    OR timer.H heater.a
+    OR timer.H high-limit.1
     WH valve.b cord.N
     WH pump.b cord.N
     WH heater.b cord.N
     GN cord.G frame.G
+    OR-BK high-limit.2 heater.a
   `),
   uses: [
     {

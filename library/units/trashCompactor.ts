@@ -4,6 +4,7 @@ import { about } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { plainSwitch, table } from '../shelf/switches';
+import { overload } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** Trash compactor: rotary switch with run and start throws, drawer and tilt switches, motor. */
@@ -13,6 +14,7 @@ export const trashCompactor = unit({
   kind: 'trash compactor',
   supplies: [mainsCord(15)],
   actuators: [
+    handActuator('key', 'Key', 'knob', { on: 'key turned on', off: 'key off' }),
     handActuator('drawer', 'Drawer', 'drawer', {
       closed: 'drawer closed',
       open: 'drawer open',
@@ -46,6 +48,33 @@ export const trashCompactor = unit({
       },
       { circuit: 'control', amps: 6, throw: 'NO' },
       { closed: 'closed', open: 'open' },
+    ),
+    plainSwitch(
+      {
+        id: 'key-switch',
+        name: 'Key lock switch',
+        role: 'keeps children from it',
+        prior: commonPractice(1),
+        actuator: 'key',
+        free: 'off',
+        byHand: 'Turn the lock itself with the console open.',
+        panel: 'console',
+        where: 'Beside the rotary switch',
+      },
+      { circuit: 'control', amps: 6 },
+      { on: 'closed', off: 'open' },
+    ),
+    overload(
+      {
+        id: 'overload',
+        name: 'Motor overload',
+        role: 'opens when the motor is held',
+        causes: ['a hard load', 'dry power screws'],
+        prior: commonPractice(1.5),
+        panel: 'rear',
+        where: 'In the end bell of the motor',
+      },
+      20,
     ),
     plainSwitch(
       {
@@ -115,12 +144,14 @@ export const trashCompactor = unit({
   ],
   wires: wires(`
     BK cord.L drawer-switch.1
-    RD drawer-switch.2 tilt-switch.1
+    RD drawer-switch.2 key-switch.1
     VT tilt-switch.2 rotary.COM
     BU rotary.RUN motor.R
     OR-BK rotary.ST motor.S
-    WH motor.C cord.N
+    WH-BK motor.C overload.a
     GN cord.G frame.G
+    RD-BU key-switch.2 tilt-switch.1
+    WH overload.b cord.N
   `),
   uses: [
     {
@@ -152,7 +183,7 @@ export const trashCompactor = unit({
       2,
       { panel: 'rear' },
     ),
-    look('key', 'The key is not turned home', ['rotary'], [0.1, 0.03], 0.5),
+    look('key', 'The key is not turned home', ['key-switch'], [0.3, 0.1], 0.5),
     look('ram', 'The ram stands askew on something hard', ['tilt-switch'], [0.6, 0.03], 1),
   ],
   cautions: [
