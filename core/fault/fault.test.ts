@@ -95,12 +95,12 @@ describe('the registry of fault modes', () => {
     const contacts = burner.parts.flatMap((part) => (part.kind === 'switch' ? part.contacts : []));
     expect(own).toHaveLength(contacts.length * sizes('heater').length);
     const films = weightedFaults(burner).filter(({ fault }) => fault.mode === 'film');
-    expect(films.map(({ alone }) => alone)).toEqual(contacts.map(() => true));
+    expect(films.map(({ shows }) => shows)).toEqual(contacts.map(() => 'alone'));
     expect(everyFault(burner).some(({ mode }) => mode === 'film')).toBe(true);
   });
 
   it('what a switch shows only alone is weighed nowhere else', () => {
-    const alone = weightedFaults(washer).filter((each) => each.alone);
+    const alone = weightedFaults(washer).filter((each) => each.shows === 'alone');
     expect(new Set(alone.map(({ fault }) => fault.mode))).toEqual(
       new Set(['bridged', 'film', 'not-actuated']),
     );

@@ -10,8 +10,8 @@ export interface WeightedFault {
   suspect: string;
   fault: Fault;
   share: number;
-  /** It shows only where a switch is read alone. */
-  alone: boolean;
+  /** Where alone it shows, and is weighed. */
+  shows: Placed<Place>['shows'];
 }
 
 /** The one list of faults that are weighed, in their typical sizes. */
@@ -21,14 +21,14 @@ export function weightedFaults(diagram: Diagram): WeightedFault[] {
       .where(diagram)
       .filter(({ share }) => share > 0)
       .flatMap((placed): WeightedFault[] => {
-        const { suspect, share, alone = false } = placed;
+        const { suspect, share, shows } = placed;
         const sizes = sizesAt(diagram, mode, placed)?.typical;
-        if (!sizes) return [{ suspect, fault: faultAt(mode, placed), share, alone }];
+        if (!sizes) return [{ suspect, fault: faultAt(mode, placed), share, shows }];
         return sizes.map((ohms) => ({
           suspect,
           fault: faultAt(mode, placed, ohms),
           share: share / sizes.length,
-          alone,
+          shows,
         }));
       }),
   );

@@ -32,20 +32,20 @@ export interface Placed<P extends Place> {
   suspect: string;
   /** Share of the suspect's failures, all sizes together; 0 where nobody weighs it. */
   share: number;
-  /** It shows only where a switch is read alone, pair by pair: weighed there and nowhere else. */
-  alone?: true;
+  /** Where alone it shows, and is weighed: a switch that is read by itself, pair by pair, or the unit in use. */
+  shows?: 'alone' | 'in-use';
 }
 
 /** Every contact of every switch; the share is spread over the contacts of one switch. */
 export const atContacts =
-  (share: number, alone?: true) =>
+  (share: number, shows?: Placed<'contact'>['shows']) =>
   (diagram: Diagram): Placed<'contact'>[] =>
     switches(diagram).flatMap(({ id, contacts }) =>
       contacts.map((contact) => ({
         at: { part: id, contact: contact.id },
         suspect: id,
         share: share / contacts.length,
-        ...(alone && { alone }),
+        ...(shows && { shows }),
       })),
     );
 
@@ -59,6 +59,8 @@ export const atCyclers =
         at: { part: id, contact },
         suspect: id,
         share: share / cycling.size,
+        // By its own heat alone: no ohmmeter has it.
+        shows: 'in-use',
       }));
     });
 
@@ -72,7 +74,7 @@ export const atNeverPairs =
         at: { part: part.id, between },
         suspect: part.id,
         share: share / pairs.length,
-        alone: true,
+        shows: 'alone',
       }));
     });
 
@@ -94,7 +96,7 @@ export const atPositions =
         const at = { part: part.id, stays };
         if (stays === part.free) return { at, suspect: part.id, share: share * STAYS_FREE };
         const others = Math.max(1, positions.length - 1);
-        return { at, suspect: part.id, share: (share * (1 - STAYS_FREE)) / others, alone: true };
+        return { at, suspect: part.id, share: (share * (1 - STAYS_FREE)) / others, shows: 'alone' };
       });
     });
 

@@ -26,9 +26,11 @@ interface SingleFault {
 /** Every single fault that a switch can have, each with its weight. */
 function singleFaults(diagram: Diagram, part: SwitchPart): SingleFault[] {
   const own = weightedFaults(diagram).filter(
-    ({ suspect, fault }) =>
+    ({ suspect, fault, shows }) =>
+      shows !== 'in-use' &&
       // What moves a relay that no hand moves is inside it: read dead, both are one.
-      suspect === part.id && !(part.handless && fault.mode === 'not-actuated'),
+      suspect === part.id &&
+      !(part.handless && fault.mode === 'not-actuated'),
   );
   const whole = own.reduce((sum, each) => sum + each.share, 0);
   return own.map(({ fault, share }) => ({ fault, prior: (PRIOR.fault * share) / whole }));

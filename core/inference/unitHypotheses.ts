@@ -49,7 +49,7 @@ export function unitHypotheses(
   progress: (share: number) => void = () => undefined,
 ): UnitHypothesis[] {
   const list = weightedFaults(diagram)
-    .filter((each) => !each.alone)
+    .filter((each) => each.shows !== 'alone')
     .map(({ suspect, fault, share }) => ({
       suspect,
       fault,

@@ -90,7 +90,7 @@ export const CONTACT_MODES = {
     on: 'contact',
     says: 'film on the contact',
     // In use it is closed: it shows where the switch is read alone, and nowhere else.
-    where: atContacts(0.02, true),
+    where: atContacts(0.02, 'alone'),
     effects: [
       {
         kind: 'contact',
