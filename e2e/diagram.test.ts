@@ -46,7 +46,7 @@ it('asks the server few things at start, however many diagrams there are, and no
   // Without the server a diagram that was never opened is there all the same.
   await yarrix.stop();
   await page.press('diagrams-link');
-  await page.press('diagram-top-load-washer');
+  await page.press('diagram-over-range-oven');
   await page.find('ladder');
   expect(await page.close(SERVER_AWAY)).toEqual([]);
   await yarrix.start();
@@ -58,7 +58,7 @@ it('is alive: the door moves, two points say what they show, a fault changes it,
   await page.press('diagrams-link');
   await page.fill('search', 'tumbler motor hold-in');
   await page.find('none-match');
-  await page.fill('search', 'drum lamp push-to-start');
+  await page.fill('search', 'drum lamp start button');
   await page.press('diagram-electric-dryer');
   await page.press('point-door-switch.COM');
   await page.press('point-door-switch.NO');

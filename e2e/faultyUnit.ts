@@ -214,6 +214,7 @@ export class FaultyUnit {
  * pressed and the advice was there.
  */
 const WATCH_STALLS = `window.stalls = [];
+  window.pressed = 'nothing';
   document.addEventListener('click', ({ target }) => {
     window.told ??= performance.now();
     window.pressed = target.closest('[data-testid]')?.dataset.testid;

@@ -116,7 +116,7 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
 
 it('proves a repair by what the unit does since, and says when it did not help', async () => {
   const page = await Browser.open(PHONE);
-  const unit = faultyUnit('coil-burner', 'coil.coil:open');
+  const unit = faultyUnit('coil-burner', 'coil.element:open');
   const hands = thumb(page);
   await work(unit, page, hands, 'Test pantry');
   const { steps, subject } = unit.complaint;
