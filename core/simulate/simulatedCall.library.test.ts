@@ -29,7 +29,7 @@ describe('a simulated technician who follows the advice', () => {
         const complaint = complaintOf(predictor, i);
         if (truth.suspect === undefined || !complaint) return;
         // Some faults of each unit; all of them in the full run and in the bench.
-        const every = predictor.hypotheses.length < SMALL ? 4 : 28;
+        const every = predictor.hypotheses.length < SMALL ? 3 : 16;
         if (!ALL && i % every !== SEED % every) return;
         const chance = chanceFrom(SEED + i);
         const { verdict } = workCall(diagnosis, truth, complaint, { chance });
