@@ -49,18 +49,8 @@ export const motorSpeed: DrivenActuator = {
 };
 
 /** A relay of a board: idle until the board drives it. `says` names it in a sentence. */
-export const relayActuator = (id: string, name: string, says: string): DrivenActuator => ({
-  id,
-  name,
-  kind: 'driven',
-  by: 'board',
-  rest: 'idle',
-  running: 'pulled',
-  positions: [
-    { id: 'idle', name: `${says} idle` },
-    { id: 'pulled', name: `${says} pulled in` },
-  ],
-});
+export const relayActuator = (id: string, name: string, says: string): DrivenActuator =>
+  drivenBy('board', id, name, [`${says} idle`, `${says} pulled in`]);
 
 /** The door or lid of a unit. */
 export const door = (shape: 'door' | 'lid' = 'door'): HandActuator =>
