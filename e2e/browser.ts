@@ -69,6 +69,16 @@ export class Browser {
     return severe.filter((message) => !expected.test(message));
   }
 
+  /** Loads of these addresses fail from now on, whatever the page keeps of them; none for as it was. */
+  async cutOff(urls: string[]): Promise<void> {
+    if (!(this.driver instanceof Driver)) throw new Error('not Chromium');
+    await this.driver.sendDevToolsCommand('Network.enable', {});
+    await this.driver.sendDevToolsCommand('Network.setBypassServiceWorker', {
+      bypass: urls.length > 0,
+    });
+    await this.driver.sendDevToolsCommand('Network.setBlockedURLs', { urls });
+  }
+
   find(id: string): Promise<WebElement> {
     return this.driver.wait(
       until.elementLocated(byId(id)),

@@ -30,12 +30,28 @@ const PANNED = `const [done] = arguments;
   };
   requestAnimationFrame(move);`;
 
+/** How many diagrams are on the device. */
+const ON_DEVICE = `const [done] = arguments;
+  const opening = indexedDB.open('yarrix');
+  opening.onsuccess = () => {
+    const asking = opening.result.transaction('answers').objectStore('answers').getAllKeys();
+    asking.onsuccess = () => {
+      opening.result.close();
+      done(asking.result.filter((key) => /\\/diagrams\\/.+\\/\\d+$/.test(key)).length);
+    };
+  };`;
+
 it('asks the server few things at start, however many diagrams there are, and none twice', async () => {
   const page = await Browser.open(PHONE);
   await page.driver.get(yarrix.address);
   await page.find('new-call');
-  // Whatever follows behind the first screen, the bodies of diagrams among it, has been asked for.
-  await page.driver.sleep(3000);
+  // The bodies of all diagrams follow behind the first screen.
+  const { length } = await yarrix.get<unknown[]>('/diagrams');
+  await page.driver.wait(
+    async () => (await page.driver.executeAsyncScript<number>(ON_DEVICE)) === length,
+    60_000,
+    `not all ${length} diagrams come onto the device`,
+  );
   const asked = await page.driver.executeScript<string[]>(
     `return performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname)
       .filter((path) => path.startsWith('/api/'));`,
@@ -43,13 +59,33 @@ it('asks the server few things at start, however many diagrams there are, and no
   expect(asked.length).toBeGreaterThan(0);
   expect(asked.length).toBeLessThanOrEqual(6);
   expect(new Set(asked).size).toBe(asked.length);
+  // So do the scripts of screens that were not opened.
+  await page.driver.executeAsyncScript(
+    'const [done] = arguments; navigator.serviceWorker.ready.then(() => done());',
+  );
   // Without the server a diagram that was never opened is there all the same.
   await yarrix.stop();
+  try {
+    await page.press('diagrams-link');
+    await page.press('diagram-over-range-oven');
+    await page.find('ladder');
+    expect(await page.close(SERVER_AWAY)).toEqual([]);
+  } finally {
+    await yarrix.start();
+  }
+});
+
+it('says so when the script of a screen does not come, and goes on when it does', async () => {
+  const page = await Browser.open(PHONE);
+  await page.driver.get(yarrix.address);
+  await page.find('new-call');
+  await page.cutOff(['*/web/diagrams-*']);
   await page.press('diagrams-link');
-  await page.press('diagram-over-range-oven');
-  await page.find('ladder');
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
-  await yarrix.start();
+  await page.says('screen-failed', /could not be shown/);
+  await page.cutOff([]);
+  await page.press('screen-again');
+  await page.find('show-favourites');
+  expect(await page.close(/web\/diagrams-|ERR_BLOCKED/)).toEqual([]);
 });
 
 it('is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part', async () => {

@@ -10,6 +10,7 @@ import { makeStore, type AppStore } from '../state/store';
 import { loadCall, loadCalls } from '../state/calls';
 import { FONTS } from '../theme/fonts';
 import Feather from '@expo/vector-icons/Feather';
+import { ScreenFailed } from '../ui/ScreenFailed';
 
 /** Writes whose effect only the server can tell are read back. */
 async function readBack(store: AppStore, { stored }: Sent): Promise<void> {
@@ -18,6 +19,9 @@ async function readBack(store: AppStore, { stored }: Sent): Promise<void> {
   if (stored.some((item) => item.to === 'calls'))
     await store.dispatch(loadCalls(store.getState().calls.search));
 }
+
+/** Each screen stands alone: where one cannot be shown, the store and what it sends go on. */
+export const unstable_settings = { screenErrorBoundary: ScreenFailed };
 
 /** Around every route: the store, what was kept on the device, the fonts, the service worker. */
 export default function Layout() {

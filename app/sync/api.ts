@@ -5,7 +5,7 @@ import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/
 import type { Problem } from '../../contract/problem';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
 import type { Diagram } from '../../core/diagram/diagram';
-import { keepAnswer, keptAnswer, keptAnswers } from './device';
+import { keepAnswers, keptAnswer, keptAnswers } from './device';
 
 /** The one place that talks to the server. */
 
@@ -77,7 +77,7 @@ const keyOf = (shop: ShopId, path: string): string => `${shop} ${path}`;
 async function read<T>(shop: ShopId, path: string): Promise<ApiAnswer<T>> {
   try {
     const value = await bodyOf<T>(await ask(shop, path));
-    await keepAnswer(keyOf(shop, path), value);
+    await keepAnswers({ [keyOf(shop, path)]: value });
     return { value, stale: false };
   } catch (error) {
     const last = error instanceof Away ? await keptAnswer(keyOf(shop, path)) : undefined;
@@ -128,8 +128,11 @@ export async function keepDiagrams(shop: ShopId, list: readonly DiagramSummary[]
       .filter((key) => !wanted.has(key));
     const response = await ask(shop, '/diagrams/bodies', json('POST', { have }));
     const bodies = await bodyOf<DiagramBody[]>(response);
-    for (const { id, version, body } of bodies)
-      await keepAnswer(keyOf(shop, diagramPath(id, version)), body);
+    await keepAnswers(
+      Object.fromEntries(
+        bodies.map(({ id, version, body }) => [keyOf(shop, diagramPath(id, version)), body]),
+      ),
+    );
     const came = new Set(bodies.map(({ id, version }) => `${id}/${version}`));
     const left = missing.filter(({ id, version }) => !came.has(`${id}/${version}`));
     if (left.length === missing.length) return;

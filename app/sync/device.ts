@@ -117,9 +117,13 @@ export const dropWaiting = async (orders: readonly number[]): Promise<void> =>
 export const keptAnswer = (key: string): Promise<unknown> =>
   withDatabase((db) => db.get('answers', key)).catch(() => undefined);
 
-/** Keeps an answer if it can: without a copy a good answer is as good. */
-export const keepAnswer = async (key: string, value: unknown): Promise<void> => {
-  await withDatabase((db) => db.put('answers', value, key)).catch(() => undefined);
+/** Keeps answers by their keys, all in one go, if it can: without a copy a good answer is as good. */
+export const keepAnswers = async (answers: Readonly<Record<string, unknown>>): Promise<void> => {
+  await withDatabase(async (db) => {
+    const transaction = db.transaction('answers', 'readwrite');
+    const puts = Object.entries(answers).map(([key, value]) => transaction.store.put(value, key));
+    await Promise.all([...puts, transaction.done]);
+  }).catch(() => undefined);
 };
 
 export const keptAnswers = (): Promise<string[]> =>
