@@ -7,7 +7,7 @@ import { effectiveResistance } from './effectiveResistance';
 import { OhmTable } from './fastTable';
 import { buildNetwork } from './network';
 
-const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
+export const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
 
 /** The same readings one by one, by building the network anew. */
 const slow = (diagram: Diagram, setup: Setup, faults: readonly Fault[]) => {
