@@ -63,16 +63,3 @@ export function conditionOf(diagram: Diagram, fault: Fault): string | undefined 
   const { unit } = quantity;
   return `Holds if the ${quantity.name.toLowerCase()} was near ${value} ${unit} when it was read: it goes over at ${rising.at} ${unit} and back at ${falling.at} ${unit}.`;
 }
-
-/** What is bought for a suspect and changed along with it, in a sentence; undefined where it is the part alone. */
-export function sayReplacement(diagram: Diagram, id: string | undefined): string | undefined {
-  const part = diagram.parts.find((each) => each.id === id);
-  const names = part?.companions?.flatMap(
-    (each) => diagram.parts.find((other) => other.id === each)?.name ?? [],
-  );
-  const said = [
-    ...(part?.soldAs !== undefined ? [`Sold as: ${part.soldAs}.`] : []),
-    ...(names?.length ? [`Change or look at with it: ${names.join(', ')}.`] : []),
-  ];
-  return said.length ? said.join(' ') : undefined;
-}

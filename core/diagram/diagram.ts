@@ -132,6 +132,10 @@ interface PartBase {
   soldAs?: string;
   /** Parts that are changed along with it, or at least looked at. */
   companions?: string[];
+  /** What holds it and which way round it sits; usual words where nothing is said (`describe/newPart.ts`). */
+  mounting?: string;
+  /** How a new one is proved once it is in; usual words where nothing is said. */
+  provedBy?: string;
 }
 
 /** What the contact carries decides how good "closed" has to be. */

@@ -48,6 +48,12 @@ export function doorInterlock(panel: string, switches: Partial<Record<Role, Own>
             safety: true,
             byHand: 'Take the switch off its bracket and press the plunger with a finger.',
             panel,
+            mounting:
+              'The maker’s own kind, NO and NC not mixed up; plunger towards its hook, posts snapped home, no play.',
+            provedBy:
+              role === 'monitor'
+                ? 'Read cold closed, ajar and open; then, still cold, from the blades of the plug: with the door open and what stands before it pressed by hand it reads near zero.'
+                : 'Read cold closed, ajar and open: it opens before the monitor closes; then the leakage check with a load in the cavity.',
             ...own,
           },
           role === 'monitor'

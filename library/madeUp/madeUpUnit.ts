@@ -18,7 +18,7 @@ import { frame } from '../shelf/connections';
 import { about, neonLamp, plainLoad } from '../shelf/loads';
 import { commonPractice } from '../shelf/practice';
 import { houseBattery, indoorLine, mainsCord, rangeCord } from '../shelf/supplies';
-import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 
 /** Two sides of something in a circuit. */
 interface Between {
@@ -263,7 +263,7 @@ class Draft {
     });
     this.drawnFor[actuator] = 70;
     this.parts.push(
-      opensOnRise(
+      setPointSwitch(
         {
           id,
           name: `Limit ${this.count}`,
@@ -273,10 +273,9 @@ class Draft {
           ...(this.chance() < 0.3 && { reset: 'manual' as const }),
           ...(this.chance() < 0.5 && { safety: true as const }),
         },
-        { between: ['a', 'b'], circuit, amps },
-        rising,
-        rising - 30,
-        8,
+        [circuit, amps],
+        { opens: rising, closes: rising - 30, tolerance: 8 },
+        ['a', 'b'],
       ),
     );
     return between(id, 'a', 'b');

@@ -4,7 +4,7 @@ import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { commonPractice } from '../shelf/practice';
 import { houseBattery, indoorLine, mainsCord, rangeCord } from '../shelf/supplies';
-import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 
 /** Five small units that were written for the situations, so that these hold not on the library alone. */
 
@@ -179,17 +179,15 @@ const cooler = unit({
     ),
     closesOnRise('low-switch', 'low', [90, 50, 5]),
     {
-      ...opensOnRise(
+      ...setPointSwitch(
         {
           id: 'high-switch',
           name: 'high-switch',
           role: 'opens on head pressure',
           actuator: 'high',
         },
-        { between: ['1', '2'], circuit: 'control', amps: 0.4 },
-        600,
-        420,
-        15,
+        ['control', 0.4],
+        { opens: 600, closes: 420, tolerance: 15 },
       ),
       panel: 'cover',
     },

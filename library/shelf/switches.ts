@@ -2,7 +2,18 @@ import type { CircuitClass, Contact, SwitchPart, TableRow } from '../../core/dia
 
 /** What a part may say of itself besides what makes it the switch that it is. */
 export type Place = Partial<
-  Pick<SwitchPart, 'panel' | 'where' | 'aliases' | 'prior' | 'causes' | 'soldAs' | 'companions'>
+  Pick<
+    SwitchPart,
+    | 'panel'
+    | 'where'
+    | 'aliases'
+    | 'prior'
+    | 'causes'
+    | 'soldAs'
+    | 'companions'
+    | 'mounting'
+    | 'provedBy'
+  >
 >;
 
 /** A contact table from the contacts closed in each position. */
@@ -43,29 +54,6 @@ export const plainSwitch = (
   ),
 });
 
-/** A safety with two terminals that opens when a quantity rises, closed below. */
-export const opensOnRise = (
-  part: { id: string; name: string; role: string; actuator: string } & Place &
-    Partial<Pick<SwitchPart, 'reset' | 'safety'>>,
-  contact: Omit<SwitchPart['contacts'][number], 'id'>,
-  rising: number,
-  falling: number,
-  tolerance: number,
-): SwitchPart => {
-  const [a, b] = contact.between;
-  const id = `${a}-${b}`;
-  return {
-    ...part,
-    kind: 'switch',
-    terminals: [{ id: a }, { id: b }],
-    contacts: [{ id, ...contact }],
-    free: 'below',
-    byHand: 'It cannot be moved by hand: warm it.',
-    setPoints: { rising: { at: rising, tolerance }, falling: { at: falling, tolerance } },
-    table: table({ below: [id], above: [] }),
-  };
-};
-
 /** An infinite switch: pilot on the steady leg, the other leg cycles. */
 export const infiniteSwitch = (
   part: { name: string; id?: string; actuator?: string } & Place,
@@ -75,6 +63,8 @@ export const infiniteSwitch = (
   actuator: 'knob',
   ...part,
   role: 'cycles the burner',
+  provedBy:
+    'At OFF each H open to each L, read cold; then LOW goes on and off, HIGH stays on, the pilot lit at both.',
   kind: 'switch',
   terminals: [{ id: 'L1' }, { id: 'H1' }, { id: 'P' }, { id: 'L2' }, { id: 'H2' }],
   contacts: [

@@ -3,7 +3,7 @@ import { frame, hardware } from '../shelf/connections';
 import { about, neonLamp, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
-import { opensOnRise, plainSwitch, setPointSwitch, table } from '../shelf/switches';
+import { plainSwitch, setPointSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** Self-cleaning wall oven: selector, thermostat, and a wax motor that locks the door and moves a switch. */
@@ -74,7 +74,7 @@ export const cleanOven = unit({
       panel: 'front',
       where: 'Behind the right knob',
     },
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'thermostat',
         name: 'Oven thermostat',
@@ -84,10 +84,9 @@ export const cleanOven = unit({
         panel: 'front',
         where: 'Behind the left knob, with its capillary',
       },
-      { between: ['L', 'M'], circuit: 'heater', amps: 14.2 },
-      365,
-      335,
-      12,
+      ['heater', 14.2],
+      { opens: 365, closes: 335, tolerance: 12 },
+      ['L', 'M'],
     ),
     setPointSwitch(
       {

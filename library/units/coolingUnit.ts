@@ -3,7 +3,7 @@ import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { indoorLine } from '../shelf/supplies';
-import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** Air conditioner, outdoor unit: pressure switches in the 24 V line, which is fed from indoors. */
@@ -135,7 +135,7 @@ export const coolingUnit = unit({
       panel: 'service',
       where: 'On the suction line',
     },
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'high-pressure',
         name: 'High pressure switch',
@@ -146,10 +146,8 @@ export const coolingUnit = unit({
         panel: 'service',
         where: 'On the liquid line',
       },
-      { between: ['1', '2'], circuit: 'control', amps: 0.4, throw: 'NC' },
-      610,
-      420,
-      15,
+      ['control', 0.4],
+      { opens: 610, closes: 420, tolerance: 15 },
     ),
     plainLoad(
       {

@@ -10,7 +10,7 @@ import {
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
-import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
+import { centrifugalSwitch, plainSwitch, setPointSwitch, table } from '../shelf/switches';
 import { cutOff } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
@@ -329,7 +329,7 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
         ],
         panel: 'rear',
       },
-      opensOnRise(
+      setPointSwitch(
         {
           id: 'high-limit',
           causes: [...CAUSES.dryerAir],
@@ -341,10 +341,8 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
           panel: 'rear',
           where: 'On the heater housing, lower hole',
         },
-        { between: ['1', '2'], circuit: 'heater', amps: 22.5 },
-        250,
-        210,
-        10,
+        ['heater', 22.5],
+        { opens: 250, closes: 210, tolerance: 10 },
       ),
       {
         id: 'cut-off',

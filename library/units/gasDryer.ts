@@ -10,7 +10,7 @@ import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
-import { centrifugalSwitch, opensOnRise, plainSwitch, table } from '../shelf/switches';
+import { centrifugalSwitch, plainSwitch, setPointSwitch, table } from '../shelf/switches';
 import { cutOff } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
@@ -154,7 +154,7 @@ export const gasDryer = unit({
       ['5', '6'],
       { circuit: 'control', amps: 4 },
     ),
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'thermostat',
         name: 'Cycling thermostat',
@@ -164,12 +164,10 @@ export const gasDryer = unit({
         panel: 'toe',
         where: 'On the blower housing',
       },
-      { between: ['1', '2'], circuit: 'control', amps: 4 },
-      155,
-      130,
-      8,
+      ['control', 4],
+      { opens: 155, closes: 130, tolerance: 8 },
     ),
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'high-limit',
         causes: [...CAUSES.dryerAir],
@@ -181,10 +179,8 @@ export const gasDryer = unit({
         panel: 'toe',
         where: 'On the burner funnel',
       },
-      { between: ['1', '2'], circuit: 'control', amps: 4 },
-      250,
-      210,
-      10,
+      ['control', 4],
+      { opens: 250, closes: 210, tolerance: 10 },
     ),
     plainLoad(
       {
@@ -200,7 +196,7 @@ export const gasDryer = unit({
       'heater',
       { value: { nominal: 110, low: 60, high: 300 }, working: about(36, 15), volts: 120 },
     ),
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'sensor',
         name: 'Flame sensor',
@@ -211,10 +207,9 @@ export const gasDryer = unit({
         panel: 'toe',
         where: 'On the side of the funnel, through a window',
       },
-      { between: ['a', 'b'], circuit: 'control', amps: 3.5 },
-      1200,
-      700,
-      60,
+      ['control', 3.5],
+      { opens: 1200, closes: 700, tolerance: 60 },
+      ['a', 'b'],
     ),
     plainLoad(
       {

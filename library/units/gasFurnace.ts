@@ -3,22 +3,21 @@ import { handActuator, panel, quantity, relayActuator, temperature } from '../sh
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, CAUTIONS, commonPractice, look } from '../shelf/practice';
-import { opensOnRise, plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
+import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** A safety of the 24 V chain. */
 const chainLimit = (
-  part: Parameters<typeof opensOnRise>[0],
+  part: Parameters<typeof setPointSwitch>[0],
   rising: number,
   falling: number,
 ): SwitchPart =>
-  opensOnRise(
+  setPointSwitch(
     { ...part, safety: true },
-    { between: ['a', 'b'], circuit: 'control', amps: 0.5 },
-    rising,
-    falling,
-    8,
+    ['control', 0.5],
+    { opens: rising, closes: falling, tolerance: 8 },
+    ['a', 'b'],
   );
 
 /** Contact of a relay of the board. */

@@ -2,7 +2,7 @@ import { handActuator, panel, startButton, temperature, TOOLS } from '../shelf/a
 import { frame, hardware } from '../shelf/connections';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
-import { opensOnRise, setPointSwitch, table } from '../shelf/switches';
+import { setPointSwitch, table } from '../shelf/switches';
 import { lamp, motor } from '../shelf/loads';
 import { unit, wires } from '../shelf/unit';
 
@@ -200,7 +200,7 @@ export const overRangeOven = unit({
       ],
       panel: 'keypad',
     },
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'cavity-stat',
         causes: ['grease on the intake', 'a fan that stands still', 'run empty'],
@@ -212,10 +212,8 @@ export const overRangeOven = unit({
         panel: 'keypad',
         where: 'On the side of the cavity',
       },
-      { between: ['1', '2'], circuit: 'control', amps: 14 },
-      248,
-      210,
-      8,
+      ['control', 14],
+      { opens: 248, closes: 210, tolerance: 8 },
     ),
     setPointSwitch(
       {

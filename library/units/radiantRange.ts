@@ -4,13 +4,13 @@ import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
-import { infiniteSwitch, opensOnRise, table } from '../shelf/switches';
+import { infiniteSwitch, setPointSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 const FOLLOWS = 'It cannot be moved by hand: it follows the heat of the glass.';
 
 const limiter = (id: string, name: string, glass: string): SwitchPart => ({
-  ...opensOnRise(
+  ...setPointSwitch(
     {
       id,
       name,
@@ -21,10 +21,9 @@ const limiter = (id: string, name: string, glass: string): SwitchPart => ({
       panel: 'top',
       where: 'At the rim of the element, the larger pair of terminals',
     },
-    { between: ['P1', 'P2'], circuit: 'heater', amps: 9 },
-    1060,
-    980,
-    30,
+    ['heater', 9],
+    { opens: 1060, closes: 980, tolerance: 30 },
+    ['P1', 'P2'],
   ),
   byHand: FOLLOWS,
 });

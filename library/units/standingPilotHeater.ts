@@ -1,5 +1,5 @@
 import { CAUSES, commonPractice, look } from '../shelf/practice';
-import { opensOnRise } from '../shelf/switches';
+import { setPointSwitch } from '../shelf/switches';
 import { panel, temperature } from '../shelf/actuators';
 import { unit } from '../shelf/unit';
 
@@ -33,7 +33,7 @@ export const standingPilotHeater = unit({
     }),
   ],
   parts: [
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'chamber-sensor',
         causes: [...CAUSES.pilotAir],
@@ -47,10 +47,9 @@ export const standingPilotHeater = unit({
         panel: 'cover',
         where: 'On the sight glass plate, two push-on terminals',
       },
-      { between: ['a', 'b'], circuit: 'thermocouple', amps: 0.4 },
-      350,
-      280,
-      20,
+      ['thermocouple', 0.4],
+      { opens: 350, closes: 280, tolerance: 20 },
+      ['a', 'b'],
     ),
     {
       id: 'cut-off',

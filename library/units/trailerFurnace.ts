@@ -10,7 +10,7 @@ import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { houseBattery } from '../shelf/supplies';
-import { opensOnRise, plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
+import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
@@ -230,7 +230,7 @@ export const trailerFurnace = unit({
       { opens: 20, closes: 40, tolerance: 5 },
       ['e', 'g'],
     ),
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'limit',
         causes: [...CAUSES.furnaceAir],
@@ -242,10 +242,9 @@ export const trailerFurnace = unit({
         panel: 'core',
         where: 'On the chamber, under two screws',
       },
-      { between: ['a', 'b'], circuit: 'control', amps: 0.6 },
-      190,
-      160,
-      8,
+      ['control', 0.6],
+      { opens: 190, closes: 160, tolerance: 8 },
+      ['a', 'b'],
     ),
     {
       id: 'sail',

@@ -3,7 +3,7 @@ import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { houseBattery } from '../shelf/supplies';
-import { opensOnRise, plainSwitch, relayContact, table } from '../shelf/switches';
+import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
@@ -54,7 +54,7 @@ export const trailerWaterHeater = unit({
       { circuit: 'control', amps: 1.2 },
       { off: 'open', on: 'closed' },
     ),
-    opensOnRise(
+    setPointSwitch(
       {
         id: 'thermostat',
         name: 'Thermostat',
@@ -64,13 +64,12 @@ export const trailerWaterHeater = unit({
         panel: 'cover',
         where: 'On the tank, the pair with the lower mark',
       },
-      { between: ['a', 'b'], circuit: 'control', amps: 1.2 },
-      140,
-      115,
-      6,
+      ['control', 1.2],
+      { opens: 140, closes: 115, tolerance: 6 },
+      ['a', 'b'],
     ),
     {
-      ...opensOnRise(
+      ...setPointSwitch(
         {
           id: 'cut-out',
           causes: [...CAUSES.scale],
@@ -84,10 +83,9 @@ export const trailerWaterHeater = unit({
           panel: 'cover',
           where: 'On the tank, the pair with the button',
         },
-        { between: ['c', 'd'], circuit: 'control', amps: 1.2 },
-        180,
-        110,
-        7,
+        ['control', 1.2],
+        { opens: 180, closes: 110, tolerance: 7 },
+        ['c', 'd'],
       ),
       byHand: 'It cannot be moved by hand: press its button once it is cool.',
     },
