@@ -16,7 +16,7 @@ import { electricFurnace } from './units/electricFurnace';
 import { electricWaterHeater } from './units/electricWaterHeater';
 import { frontLoadWasher } from './units/frontLoadWasher';
 import { gasDryer } from './units/gasDryer';
-import { gasFurnace } from './units/gasFurnace';
+import { gasFurnace, gasFurnaceOf } from './units/gasFurnace';
 import { gasRange } from './units/gasRange';
 import { heatPump } from './units/heatPump';
 import { lidLockWasher } from './units/lidLockWasher';
@@ -31,6 +31,7 @@ import { relayMonitorOven } from './units/relayMonitorOven';
 import { roofAirConditioner } from './units/roofAirConditioner';
 import { standingPilotHeater } from './units/standingPilotHeater';
 import { stepSwitchBurner } from './units/stepSwitchBurner';
+import { timerWasher } from './units/timerWasher';
 import { topLoadWasher, topLoadWasherOf } from './units/topLoadWasher';
 import { trailerFurnace } from './units/trailerFurnace';
 import { trailerWaterHeater } from './units/trailerWaterHeater';
@@ -55,6 +56,7 @@ export const LIBRARY: readonly Diagram[] = [
   gasRange,
   rangeHood,
   topLoadWasher,
+  timerWasher,
   lidLockWasher,
   frontLoadWasher,
   electricDryer,
@@ -92,6 +94,7 @@ export const VARIANTS: Readonly<Record<string, readonly Diagram[]>> = {
     electricDryerOf({ cord: 4, belt: 'motor' }),
     electricDryerOf({ cord: 3, belt: 'hold-in' }),
   ],
+  'gas-furnace': [gasFurnace, gasFurnaceOf({ condensing: true })],
   'top-load-washer': [topLoadWasher, topLoadWasherOf({ lidStops: 'all' })],
 };
 

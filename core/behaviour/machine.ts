@@ -1,4 +1,4 @@
-import type { BoardPart, Diagram, LoadPart } from '../diagram/diagram';
+import type { BoardInput, BoardPart, Diagram, LoadPart } from '../diagram/diagram';
 import { switches, terminalRef } from '../diagram/terminal';
 import type { Setup } from '../diagram/setup';
 import { effectOf, isHeld, ownerOf, type Fault } from '../fault/fault';
@@ -145,6 +145,7 @@ function solve(diagram: Diagram, machine: Machine, faults: readonly Fault[]): So
     if (part.kind === 'load') loadAt(diagram, part, machine, faults, network, volts, solved);
     if (part.kind === 'board') inputsAt(part, network, volts, ohms, solved);
   }
+  withoutTheirOther(diagram, machine, solved);
   network.edges.forEach((edge, i) => {
     if (edge.kind !== 'protector' && edge.kind !== 'source') return;
     const amps = (['ac', 'dc'] as const).reduce((sum, kind) => {
@@ -187,8 +188,30 @@ function loadAt(
     (part.startsWith === undefined || start >= STARTS_FROM) &&
     !machine.stalled.has(part.id);
   const stands = motor && fed !== 'off' && (seized || (!turns && !starts));
-  solved.doing.set(part.id, stands ? 'hums' : fed);
+  // A coil that holds what another winding of it pulls in does nothing by itself.
+  const holdsNothing =
+    part.load === 'coil' && part.startsWith !== undefined && !turns && start < STARTS_FROM;
+  solved.doing.set(part.id, stands ? 'hums' : holdsNothing ? 'off' : fed);
   solved.power.set(part.id, stands ? 0 : most * most);
+}
+
+/** What a board makes of the ohms between two of its terminals. */
+function sensed({ range }: BoardInput, ohms: number): string {
+  if (!range) return ohms <= SENSES_UP_TO ? 'closed' : 'open';
+  return ohms < range.low ? 'low' : ohms > range.high ? 'high' : 'good';
+}
+
+/** Loads that work only beside something else do nothing without it, whatever they are fed. */
+function withoutTheirOther(diagram: Diagram, machine: Machine, solved: Solved): void {
+  for (const part of diagram.parts) {
+    if (part.kind !== 'load' || !part.onlyWith) continue;
+    const so = Object.entries(part.onlyWith).every(
+      ([id, wanted]) => (solved.doing.get(id) ?? machine.setup.actuators[id]) === wanted,
+    );
+    if (so) continue;
+    solved.doing.set(part.id, 'off');
+    solved.power.set(part.id, 0);
+  }
 }
 
 function inputsAt(
@@ -200,7 +223,7 @@ function inputsAt(
 ): void {
   for (const input of part.inputs) {
     const key = `${part.id}.${input.id}`;
-    if (input.senses === 'contact') {
+    if (input.senses) {
       const outside = network.edges.flatMap((edge) => {
         const value = ohms(edge);
         const own = edge.owner === part.id && edge.key === input.id;
@@ -208,7 +231,7 @@ function inputsAt(
       });
       const [a, b] = input.between.map((each) => nodeOf(network.nodes, terminalRef(part.id, each)));
       const seen = effectiveResistance(outside, a ?? 0, b ?? 0);
-      solved.inputs.set(key, seen <= SENSES_UP_TO ? 'closed' : 'open');
+      solved.inputs.set(key, sensed(input, seen));
     } else {
       const fed = volts(part.id, ...input.between) >= (input.fedFrom ?? FED_FROM_VOLTS);
       solved.inputs.set(key, fed ? 'fed' : 'dead');

@@ -219,8 +219,13 @@ export interface LoadPart extends PartBase {
   kind: 'load';
   load: 'heater' | 'motor' | 'coil' | 'transformer' | 'lamp';
   elements: LoadElement[];
-  /** Motor: the winding that it needs to start, besides the others. */
+  /** Motor or coil: the winding that it needs to start or to pull in, besides the others. */
   startsWith?: string;
+  /**
+   * What has to be so, outside the circuit, for it to do what is seen of it: a load that runs (`runs`), or an
+   * actuator in a position. The second valve makes a flame only with the first one open and the knob at ON.
+   */
+  onlyWith?: Record<string, string>;
   /**
    * Share of its volts from which on a coil pulls in and a motor turns from standstill, and down to which a
    * coil that has pulled in holds; usual ones where nothing is said (`behaviour/machine.ts`).
@@ -249,8 +254,12 @@ export interface BoardInput {
   id: string;
   between: [string, string];
   ohms?: { low: number; high: number };
-  /** It asks whether its two terminals are joined outside, with a few volts of its own. */
-  senses?: 'contact';
+  /**
+   * It asks with a few volts of its own whether its two terminals are joined outside, or, where it has a range,
+   * whether the ohms between them are `good`, `low` or `high`: a sensor that is there, shorted or gone.
+   */
+  senses?: 'contact' | 'resistance';
+  range?: { low: number; high: number };
   /** Volts from which on it counts as fed; 5 where nothing is said. */
   fedFrom?: number;
 }
@@ -258,7 +267,8 @@ export interface BoardInput {
 /**
  * One state of a board. `drives` lists the driven actuators that it holds in their running
  * position. `next` is read from the top: the first way out whose conditions have held for `after`
- * seconds is taken. A condition names an input (`fed` or `dead`; `closed` or `open` where it senses a contact) or an actuator (its position).
+ * seconds is taken. A condition names an input (`fed` or `dead`; `closed` or `open` where it senses a contact, `good`, `low`
+ * or `high` where a resistance) or an actuator (its position).
  */
 export interface BoardState {
   id: string;

@@ -1,12 +1,6 @@
-import type {
-  BoardPart,
-  Diagram,
-  LoadPart,
-  Ohms,
-  Part,
-  QuantityActuator,
-  SwitchPart,
-} from './diagram';
+import type { Diagram, LoadPart, Ohms, Part, QuantityActuator, SwitchPart } from './diagram';
+import { lintLogic } from './lintBoard';
+import { unique, type Report } from './lintReport';
 import { positionsOf } from './setup';
 import { owners } from './terminal';
 
@@ -64,12 +58,6 @@ function warnSetPoints(diagram: Diagram, part: SwitchPart, path: string, to: Fin
     severity: 'warning',
     message: `set points of ${part.id} are not known: open can be right, so it is never named until they are`,
   });
-}
-
-type Report = (path: string, message: string) => void;
-
-function unique(ids: readonly string[], twice: (id: string) => void): void {
-  new Set(ids.filter((id, i) => ids.indexOf(id) !== i)).forEach(twice);
 }
 
 function lintOhms(ohms: Ohms, path: string, error: Report): void {
@@ -171,7 +159,7 @@ function lintPart(diagram: Diagram, part: Part, path: string, error: Report): vo
           lintOhms(element.value, `${path}/elements/${i}/value`, error);
         if (element.working) lintOhms(element.working, `${path}/elements/${i}/working`, error);
       });
-      lintElements(part, path, error);
+      lintElements(diagram, part, path, error);
       break;
     case 'protector':
       pair(part.between, `${path}/between`);
@@ -196,7 +184,7 @@ function lintPart(diagram: Diagram, part: Part, path: string, error: Report): vo
 const isQuantity = (diagram: Diagram, id: string): boolean =>
   diagram.actuators.some((each) => each.id === id && each.kind === 'quantity');
 
-function lintElements(part: LoadPart, path: string, error: Report): void {
+function lintElements(diagram: Diagram, part: LoadPart, path: string, error: Report): void {
   const elements = part.elements.map((each) => each.id);
   unique(elements, (id) => error(`${path}/elements`, `the element "${id}" is given twice`));
   const named: [string, string | undefined][] = [
@@ -211,37 +199,23 @@ function lintElements(part: LoadPart, path: string, error: Report): void {
     error(`${path}/holdsFrom`, `only a coil holds; ${part.id} is a ${load}`);
   else if (holdsFrom !== undefined && holdsFrom > (startsFrom ?? 1))
     error(`${path}/holdsFrom`, `${part.id} lets go no higher than where it pulls in`);
+  for (const [id, wanted] of Object.entries(part.onlyWith ?? {})) {
+    const actuator = diagram.actuators.find((each) => each.id === id);
+    const known =
+      actuator && actuator.kind !== 'quantity'
+        ? actuator.positions.map((each) => each.id)
+        : diagram.parts.some((each) => each.kind === 'load' && each.id === id && id !== part.id)
+          ? ['runs']
+          : [];
+    if (!known.length)
+      error(`${path}/onlyWith`, `"${id}" is neither another load nor an actuator with positions`);
+    else if (!known.includes(wanted))
+      error(`${path}/onlyWith`, `"${id}" cannot be "${wanted}"; known: ${known.join(', ')}`);
+  }
   for (const [at, id] of named) {
     if (id !== undefined && !elements.includes(id))
       error(`${path}/${at}`, `${part.id} has no element "${id}"; it has ${elements.join(', ')}`);
   }
-}
-
-/** Names in a board's states: its inputs, the actuators it drives, the states it goes to. */
-function lintLogic(diagram: Diagram, part: BoardPart, path: string, error: Report): void {
-  const { logic } = part;
-  if (!logic) return;
-  const inputs = part.inputs.map((each) => each.id);
-  const states = logic.states.map((each) => each.id);
-  if (!inputs.includes(logic.power))
-    error(`${path}/logic/power`, `${part.id} has no input "${logic.power}"`);
-  unique(states, (id) => error(`${path}/logic/states`, `the state "${id}" is given twice`));
-  logic.states.forEach((state, i) => {
-    const at = `${path}/logic/states/${i}`;
-    state.drives.forEach((id, j) => {
-      const actuator = diagram.actuators.find((each) => each.id === id);
-      if (actuator?.kind !== 'driven' || actuator.by !== part.id)
-        error(`${at}/drives/${j}`, `"${id}" is not an actuator driven by ${part.id}`);
-    });
-    state.next.forEach((way, j) => {
-      if (!states.includes(way.to))
-        error(`${at}/next/${j}/to`, `there is no state "${way.to}"; known: ${states.join(', ')}`);
-      for (const name of Object.keys(way.when)) {
-        const known = inputs.includes(name) || diagram.actuators.some((each) => each.id === name);
-        if (!known) error(`${at}/next/${j}/when`, `"${name}" is neither an input nor an actuator`);
-      }
-    });
-  });
 }
 
 function lintSwitch(diagram: Diagram, part: SwitchPart, path: string, error: Report): void {

@@ -28,7 +28,7 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
     id: 'electric-dryer',
     name: 'Electric dryer, timer and start switch',
     kind: 'electric dryer',
-    drawnFor: { air: 70, housing: 70 },
+    drawnFor: { air: 70, stat: 70, housing: 70 },
     supplies: [
       {
         id: 'feed',
@@ -55,6 +55,13 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
       }),
       motorSpeed,
       temperature('air', 'Air from the drum', { by: 'element', to: 230, seconds: 240 }),
+      // The bias heater makes the thermostat feel warmer than the air is: it opens earlier.
+      temperature('stat', 'Thermostat, by the air and its bias heater', {
+        by: 'element',
+        to: 230,
+        seconds: 240,
+        held: { by: 'bias', to: 275 },
+      }),
       {
         id: 'housing',
         name: 'Heater housing',
@@ -304,7 +311,7 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
         kind: 'switch',
         terminals: [{ id: '1' }, { id: '2' }, { id: 'h1' }, { id: 'h2' }],
         contacts: [{ id: '1-2', between: ['1', '2'], circuit: 'heater', amps: 22.5 }],
-        actuator: 'air',
+        actuator: 'stat',
         free: 'below',
         byHand: 'It cannot be moved by hand: warm it.',
         setPoints: { rising: { at: 155, tolerance: 8 }, falling: { at: 130, tolerance: 8 } },

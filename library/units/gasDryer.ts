@@ -14,7 +14,7 @@ import { centrifugalSwitch, plainSwitch, setPointSwitch, table } from '../shelf/
 import { cutOff } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
-/** Gas dryer: igniter and flame sensor in series, the split coil across the sensor. */
+/** Gas dryer: igniter and flame sensor in series, the booster coil fed through the sensor, the split coil across it. */
 export const gasDryer = unit({
   id: 'gas-dryer',
   name: 'Gas dryer, igniter and flame sensor',
@@ -211,32 +211,42 @@ export const gasDryer = unit({
       { opens: 1200, closes: 700, tolerance: 60 },
       ['a', 'b'],
     ),
-    plainLoad(
-      {
-        id: 'holding',
-        name: 'Holding and booster coil',
-        seenAs: { name: 'First gas valve', off: 'does not click', runs: 'clicks open' },
-        role: 'opens the first of the two gas valves',
-        prior: commonPractice(3),
-        panel: 'toe',
-        where: 'On the gas valve, three terminals',
-      },
-      'coil',
-      { value: about(560, 6), volts: 120 },
-    ),
-    plainLoad(
-      {
-        id: 'split',
-        name: 'Split coil',
-        role: 'opens the second gas valve: the burner burns',
-        seenAs: { name: 'Flame', off: 'does not come', runs: 'burns' },
-        prior: commonPractice(3),
-        panel: 'toe',
-        where: 'On the gas valve, two terminals',
-      },
-      'coil',
-      { value: about(1220, 6), volts: 110 },
-    ),
+    {
+      id: 'holding',
+      name: 'Holding and booster coil',
+      seenAs: { name: 'First gas valve', off: 'does not click', runs: 'clicks open' },
+      role: 'opens the first of the two gas valves: both windings pull it in, one holds it',
+      prior: commonPractice(3),
+      companions: ['split'],
+      kind: 'load',
+      load: 'coil',
+      startsWith: 'booster',
+      terminals: [{ id: '1' }, { id: '2' }, { id: '3' }],
+      elements: [
+        { id: 'holding', between: ['1', '2'], value: about(1290, 6), volts: 120 },
+        { id: 'booster', between: ['1', '3'], value: about(575, 6), volts: 120 },
+      ],
+      panel: 'toe',
+      where: 'On the gas valve, three terminals: 1 is common',
+    },
+    {
+      ...plainLoad(
+        {
+          id: 'split',
+          name: 'Split coil',
+          role: 'opens the second gas valve: the burner burns',
+          seenAs: { name: 'Flame', off: 'does not come', runs: 'burns' },
+          aliases: [{ word: 'secondary coil' }],
+          prior: commonPractice(3),
+          companions: ['holding'],
+          panel: 'toe',
+          where: 'On the gas valve, two terminals',
+        },
+        'coil',
+        { value: about(1220, 6), volts: 110 },
+      ),
+      onlyWith: { holding: 'runs' },
+    },
   ],
   wires: wires(`
     BK cord.L timer.K
@@ -251,14 +261,15 @@ export const gasDryer = unit({
     RD timer.H thermostat.1
     RD-WH thermostat.2 high-limit.1
     RD-WH high-limit.2 centrifugal.5
-    RD-BK centrifugal.6 holding.a
-    WH holding.b cord.N
-    GY holding.a igniter.a
+    RD-BK centrifugal.6 holding.1
+    WH holding.2 cord.N
+    GY holding.1 igniter.a
     PK igniter.b sensor.a
     WH sensor.b cord.N
     PK igniter.b split.a
     WH split.b cord.N
     GN cord.G frame.G
+    OR-WH holding.3 sensor.a
   `),
   uses: [
     {
@@ -295,7 +306,7 @@ export const gasDryer = unit({
     look(
       'click-valve',
       'The igniter glows, goes dark, and the valve does not click',
-      ['split', 'holding'],
+      ['split', 'holding', 'w21'],
       [0.7, 0.03],
       2,
       { powered: true, panel: 'toe' },

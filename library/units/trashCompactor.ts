@@ -1,13 +1,13 @@
-import { handActuator, panel, TOOLS } from '../shelf/actuators';
+import { handActuator, motorSpeed, panel, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { about } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
-import { plainSwitch, table } from '../shelf/switches';
+import { microswitch, plainSwitch, selector, table } from '../shelf/switches';
 import { overload } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
-/** Trash compactor: rotary switch with run and start throws, drawer and tilt switches, motor. */
+/** Trash compactor: rotary switch, drawer and tilt switches, top limit, and a start winding that is turned round. */
 export const trashCompactor = unit({
   id: 'trash-compactor',
   name: 'Trash compactor, rotary switch',
@@ -20,6 +20,15 @@ export const trashCompactor = unit({
       open: 'drawer open',
     }),
     handActuator('ram', 'Ram', 'button', { level: 'ram level', tilted: 'ram tilted' }),
+    handActuator('travel', 'Place of the ram', 'button', {
+      top: 'ram at the top',
+      below: 'ram below the top',
+    }),
+    handActuator('carriage', 'Lever of the direction switch', 'button', {
+      down: 'direction lever set to go down',
+      up: 'direction lever set to go up',
+    }),
+    motorSpeed,
     handActuator('rotary', 'Rotary knob', 'knob', {
       off: 'knob at OFF',
       on: 'knob at ON',
@@ -99,18 +108,68 @@ export const trashCompactor = unit({
       prior: commonPractice(2),
       aliases: [{ word: 'start switch', trap: 'the key lock beside it is another switch' }],
       kind: 'switch',
-      terminals: [{ id: 'COM' }, { id: 'RUN' }, { id: 'ST' }],
+      terminals: [{ id: 'COM' }, { id: 'RUN' }, { id: 'GO' }, { id: 'ST' }],
       contacts: [
         { id: 'RUN', between: ['COM', 'RUN'], circuit: 'control', amps: 6 },
+        { id: 'GO', between: ['COM', 'GO'], circuit: 'control', amps: 6 },
         { id: 'ST', between: ['COM', 'ST'], circuit: 'control', amps: 10 },
       ],
       actuator: 'rotary',
       free: 'off',
       byHand: 'Pull the knob and turn the shaft itself with pliers.',
-      table: table({ off: [], on: ['RUN'], start: ['RUN', 'ST'] }),
+      table: table({ off: [], on: ['RUN'], start: ['RUN', 'GO', 'ST'] }),
       panel: 'console',
       where: 'Behind the knob',
     },
+    plainSwitch(
+      {
+        id: 'top-limit',
+        name: 'Top limit switch',
+        role: 'stops the motor when the ram is back at the top',
+        prior: commonPractice(2.5),
+        aliases: [{ word: 'limit' }],
+        actuator: 'travel',
+        free: 'below',
+        byHand: 'Push its lever up with a screwdriver.',
+        panel: 'rear',
+        where: 'At the top of the right rail',
+      },
+      { circuit: 'control', amps: 6, throw: 'NC' },
+      { top: 'open', below: 'closed' },
+    ),
+    selector(
+      {
+        id: 'direction',
+        name: 'Direction switch',
+        role: 'turns the start winding round: down from the top, up from the bottom',
+        prior: commonPractice(2),
+        actuator: 'carriage',
+        byHand: 'Throw its lever over with a screwdriver.',
+        panel: 'rear',
+        where: 'Beside the top limit',
+      },
+      {
+        '1-A': ['control', 6],
+        '2-B': ['control', 6],
+        '1-B': ['control', 6],
+        '2-A': ['control', 6],
+      },
+      { down: ['1-A', '2-B'], up: ['1-B', '2-A'] },
+    ),
+    microswitch(
+      {
+        id: 'start-switch',
+        name: 'Start switch of the motor',
+        role: 'drops the start winding once the motor turns',
+        prior: commonPractice(1.5),
+        actuator: 'speed',
+        byHand: 'Slide the collar on the shaft outward with two fingers.',
+        panel: 'rear',
+        where: 'In the end bell of the motor',
+      },
+      { NC: ['control', 6] },
+      { pressed: ['turning'], free: ['still'] },
+    ),
     {
       id: 'motor',
       name: 'Ram motor',
@@ -121,7 +180,7 @@ export const trashCompactor = unit({
       kind: 'load',
       load: 'motor',
       startsWith: 'start',
-      terminals: [{ id: 'R' }, { id: 'S' }, { id: 'C' }],
+      terminals: [{ id: 'R' }, { id: 'C' }, { id: 'A' }, { id: 'B' }],
       elements: [
         {
           id: 'run',
@@ -132,7 +191,7 @@ export const trashCompactor = unit({
         },
         {
           id: 'start',
-          between: ['S', 'C'],
+          between: ['A', 'B'],
           value: about(5.5, 20),
           working: about(14, 20),
           volts: 120,
@@ -146,18 +205,30 @@ export const trashCompactor = unit({
     BK cord.L drawer-switch.1
     RD drawer-switch.2 key-switch.1
     VT tilt-switch.2 rotary.COM
-    BU rotary.RUN motor.R
-    OR-BK rotary.ST motor.S
+    BU rotary.RUN top-limit.1
+    OR-BK rotary.ST start-switch.COM
     WH-BK motor.C overload.a
     GN cord.G frame.G
     RD-BU key-switch.2 tilt-switch.1
     WH overload.b cord.N
+    BU-WH top-limit.2 motor.R
+    BU-BK rotary.GO motor.R
+    OR start-switch.NC direction.1
+    YE direction.A motor.A
+    YE-BK direction.B motor.B
+    WH-RD direction.2 motor.C
   `),
   uses: [
     {
       id: 'press',
       name: 'One stroke of the ram',
-      steps: 'rotary=start,rotary=on,wait=20,drawer=open',
+      steps:
+        'travel=top,rotary=start,travel=below,rotary=on,wait=20,carriage=up,wait=20,travel=top,rotary=off',
+    },
+    {
+      id: 'guard',
+      name: 'Drawer pulled during a stroke',
+      steps: 'travel=top,rotary=start,travel=below,rotary=on,wait=5,drawer=open',
     },
   ],
   looks: [
@@ -182,6 +253,14 @@ export const trashCompactor = unit({
       [0.8, 0.03],
       2,
       { panel: 'rear' },
+    ),
+    look(
+      'stops-short',
+      'It runs while the knob is held at START and stops when it is let go',
+      ['top-limit', 'rotary.RUN:stuck-open', 'w5', 'w10'],
+      [0.8, 0.03],
+      0.5,
+      { powered: true },
     ),
     look('key', 'The key is not turned home', ['key-switch'], [0.3, 0.1], 0.5),
     look('ram', 'The ram stands askew on something hard', ['tilt-switch'], [0.6, 0.03], 1),
