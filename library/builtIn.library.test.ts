@@ -1,5 +1,5 @@
 import { runWhole } from '../core/behaviour/run';
-import { saidBeside, statementsOf } from '../core/behaviour/statement';
+import { isNoticed, saidBeside, statementsOf } from '../core/behaviour/statement';
 import { parseSteps } from '../core/behaviour/step';
 import { lintWhole } from '../core/circuit/lintCircuit';
 import { complaintMap } from '../core/inference/complaint';
@@ -60,7 +60,9 @@ describe.each(EACH)('%s', (_id, diagram) => {
       ),
     );
     const ran = new Set([...uses, ...more].flatMap((steps) => running(diagram, steps)));
-    const never = diagram.parts.filter(({ id, kind }) => kind === 'load' && !ran.has(id));
+    const never = diagram.parts.filter(
+      (part) => part.kind === 'load' && isNoticed(part) && !ran.has(part.id),
+    );
     // A fault lamp is lit by nothing but a fault.
     const signs = unitHypotheses(diagram).flatMap(({ uses: { courses } }) =>
       [...courses.values()].flatMap(({ stands }) =>

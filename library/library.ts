@@ -11,6 +11,7 @@ import { countertopMicrowave } from './units/countertopMicrowave';
 import { dehumidifier } from './units/dehumidifier';
 import { dishwasher } from './units/dishwasher';
 import { disposer } from './units/disposer';
+import { electronicRange } from './units/electronicRange';
 import { electricDryer, electricDryerOf } from './units/electricDryer';
 import { electricFurnace } from './units/electricFurnace';
 import { electricWaterHeater } from './units/electricWaterHeater';
@@ -19,6 +20,7 @@ import { gasDryer } from './units/gasDryer';
 import { gasFurnace, gasFurnaceOf } from './units/gasFurnace';
 import { gasRange } from './units/gasRange';
 import { heatPump } from './units/heatPump';
+import { iceMaker } from './units/iceMaker';
 import { lidLockWasher } from './units/lidLockWasher';
 import { millivoltFireplace } from './units/millivoltFireplace';
 import { oilBurner } from './units/oilBurner';
@@ -51,6 +53,7 @@ export const LIBRARY: readonly Diagram[] = [
   coilBurner,
   coilRange,
   stepSwitchBurner,
+  electronicRange,
   radiantBurner,
   radiantRange,
   gasRange,
@@ -65,6 +68,7 @@ export const LIBRARY: readonly Diagram[] = [
   disposer,
   trashCompactor,
   refrigerator,
+  iceMaker,
   dehumidifier,
   compressorDehumidifier,
   windowAirConditioner,

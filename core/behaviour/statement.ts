@@ -1,4 +1,5 @@
-import type { Diagram } from '../diagram/diagram';
+import { ratedVolts } from '../circuit/ohms';
+import type { Diagram, LoadPart } from '../diagram/diagram';
 import type { StepResult } from './run';
 
 /**
@@ -75,7 +76,8 @@ export function statementsOf(diagram: Diagram, results: readonly StepResult[]): 
       list.push({ step, subject, outcome });
     };
     for (const part of diagram.parts) {
-      if (part.kind === 'load') say(part.id, loadOutcome(part.id, result, before?.loads[part.id]));
+      if (part.kind === 'load' && isNoticed(part))
+        say(part.id, loadOutcome(part.id, result, before?.loads[part.id]));
       if (part.kind === 'board') {
         const id = last.boards[part.id];
         const state = part.logic?.states.find((each) => each.id === id);
@@ -124,6 +126,9 @@ export function noticed(
     (each) => !usual.some((other) => sameStatement(each, other)),
   );
 }
+
+/** Whether anything is seen, heard or felt of a load; a sensor is only read. */
+export const isNoticed = ({ elements }: LoadPart): boolean => elements.some(ratedVolts);
 
 /**
  * People do not tell "stops" from "quits" from "off" apart, nor "runs" from "cycles"; that it never pauses

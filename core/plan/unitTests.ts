@@ -1,4 +1,5 @@
 import { checkJumper } from '../behaviour/jumper';
+import { isNoticed } from '../behaviour/statement';
 import { parseSteps, upToStep } from '../behaviour/step';
 import { isolate } from '../circuit/isolation';
 import type { Diagram, Part, TerminalRef } from '../diagram/diagram';
@@ -129,7 +130,7 @@ function stepsOf(written: string): string[] {
 /** Every use up to each of its steps: what is watched is what the last one does. */
 function tries(diagram: Diagram): UnitTest[] {
   const watched = diagram.parts.filter(
-    (part) => part.kind === 'load' || (part.kind === 'board' && part.logic),
+    (part) => (part.kind === 'load' && isNoticed(part)) || (part.kind === 'board' && part.logic),
   );
   return (diagram.uses ?? []).flatMap((use) =>
     stepsOf(use.steps).flatMap((text) =>

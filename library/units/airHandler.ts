@@ -1,7 +1,7 @@
 import { handActuator, panel, quantity, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { coil, motor, transformer } from '../shelf/loads';
-import { CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
 import { fuse } from '../shelf/protectors';
 import { relayWithCoil } from '../shelf/relays';
 import { plainSwitch, selector, setPointSwitch } from '../shelf/switches';
@@ -207,14 +207,7 @@ export const airHandler = unit({
     look('ice', 'The coil is iced over', ['blower', 'capacitor', 'blower-relay'], [0.4, 0.05], 1, {
       panel: 'coil',
     }),
-    look(
-      'swollen',
-      'The capacitor is swollen, or reads far under what is printed on it',
-      ['capacitor:broken'],
-      [0.85, 0.02],
-      2,
-      { panel: 'blower-door' },
-    ),
+    weakCapacitor('capacitor', 'blower-door'),
     look(
       'wheel',
       'The blower wheel is packed with dirt, or does not spin freely',

@@ -1,7 +1,7 @@
 import { handActuator, panel, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
-import { commonPractice, look } from '../shelf/practice';
+import { commonPractice, look, weakCapacitor } from '../shelf/practice';
 import { indoorLine } from '../shelf/supplies';
 import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
@@ -229,14 +229,7 @@ export const coolingUnit = unit({
       [0.5, 0.04],
       0.5,
     ),
-    look(
-      'swollen',
-      'The capacitor is swollen, or reads far under what is printed on it',
-      ['capacitor:broken'],
-      [0.85, 0.02],
-      3,
-      { panel: 'service' },
-    ),
+    weakCapacitor('capacitor', 'service', 3),
     look('fan-hand', 'The fan blade does not turn by hand', ['fan:seized'], [0.8, 0.02], 0.5),
     look('dirty', 'The coil outside is matted', ['head'], [0.7, 0.1], 0.5),
     look('oil', 'Oil or a wet spot at a joint', ['suction'], [0.3, 0.02], 2),

@@ -2,7 +2,7 @@ import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { sequencer } from '../assemblies/sequencer';
 import { frame, hardware } from '../shelf/connections';
 import { heater, motor, transformer } from '../shelf/loads';
-import { CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
 import { cutOff, fuse } from '../shelf/protectors';
 import { relayWithCoil } from '../shelf/relays';
 import { selector, setPointSwitch } from '../shelf/switches';
@@ -248,14 +248,7 @@ export const electricFurnace = unit({
       2,
       { panel: 'heaters' },
     ),
-    look(
-      'swollen',
-      'The capacitor of the blower is swollen',
-      ['capacitor:broken'],
-      [0.7, 0.02],
-      2,
-      { panel: 'blower-door' },
-    ),
+    weakCapacitor('capacitor', 'blower-door'),
     look(
       'wheel',
       'The blower wheel is packed with dirt, or does not spin freely',

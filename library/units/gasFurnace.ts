@@ -2,7 +2,7 @@ import type { BoardState, Diagram, SwitchPart } from '../../core/diagram/diagram
 import { handActuator, panel, quantity, relayActuator, temperature } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
-import { CAUSES, CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { CAUSES, CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
 import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
 import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
@@ -663,14 +663,7 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
         1,
         { panel: 'burner-door' },
       ),
-      look(
-        'swollen',
-        'The capacitor of the blower is swollen',
-        ['capacitor:broken'],
-        [0.8, 0.02],
-        2,
-        { panel: 'blower-door' },
-      ),
+      weakCapacitor('capacitor', 'blower-door'),
     ],
     energies: ['gas', 'moving-air'],
     cautions: [

@@ -8,7 +8,7 @@ import {
 } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { coil, motor } from '../shelf/loads';
-import { CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
 import { board, fedInput, powerInput, relayWithCoil } from '../shelf/relays';
 import { indoorLine } from '../shelf/supplies';
 import { relayContact, selector, setPointSwitch } from '../shelf/switches';
@@ -346,14 +346,7 @@ export const heatPump = unit({
       0.5,
     ),
     look('oil', 'Oil or a wet spot at a joint', ['suction'], [0.4, 0.02], 2, { panel: 'service' }),
-    look(
-      'swollen',
-      'The capacitor is swollen, or reads far under what is printed on it',
-      ['capacitor:broken'],
-      [0.85, 0.02],
-      3,
-      { panel: 'service' },
-    ),
+    weakCapacitor('capacitor', 'service', 3),
     look(
       'pitted',
       'Contactor points black, or an insect between them',

@@ -9,7 +9,7 @@ import {
 } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { coil, motor } from '../shelf/loads';
-import { CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
 import { board } from '../shelf/relays';
 import { mainsCord } from '../shelf/supplies';
 import { plainSwitch, relayContact, setPointSwitch } from '../shelf/switches';
@@ -386,14 +386,7 @@ export const lidLockWasher = unit({
       3,
       { panel: 'front' },
     ),
-    look(
-      'swollen',
-      'The capacitor is swollen, or reads far under what is printed on it',
-      ['capacitor:broken'],
-      [0.85, 0.02],
-      3,
-      { panel: 'front' },
-    ),
+    weakCapacitor('capacitor', 'front', 3),
   ],
   energies: ['water', 'stored-charge'],
   cautions: [

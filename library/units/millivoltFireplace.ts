@@ -1,6 +1,7 @@
 import type { SwitchPart } from '../../core/diagram/diagram';
-import { handActuator, panel, temperature } from '../shelf/actuators';
+import { handActuator, panel, relayActuator, temperature } from '../shelf/actuators';
 import { commonPractice, look } from '../shelf/practice';
+import { board, powerInput } from '../shelf/relays';
 import { table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
@@ -8,7 +9,20 @@ import { unit, wires } from '../shelf/unit';
 const inLoop = (
   id: string,
   rest: Pick<SwitchPart, 'name' | 'role' | 'actuator' | 'free' | 'byHand' | 'table'> &
-    Partial<Pick<SwitchPart, 'setPoints' | 'reset' | 'safety' | 'where' | 'causes'>>,
+    Partial<
+      Pick<
+        SwitchPart,
+        | 'setPoints'
+        | 'reset'
+        | 'safety'
+        | 'where'
+        | 'causes'
+        | 'handless'
+        | 'prior'
+        | 'soldAs'
+        | 'panel'
+      >
+    >,
 ): SwitchPart => ({
   id,
   kind: 'switch',
@@ -24,7 +38,7 @@ const heat = (closedBelow = true): SwitchPart['table'] => ({
   ],
 });
 
-/** Millivolt gas fireplace: thermopile, wall switch, thermostat, limit, vent switch, gas valve. */
+/** Millivolt gas fireplace: thermopile, wall switch beside a remote's receiver, thermostat, limit, vent switch, valve with its knob. */
 export const millivoltFireplace = unit({
   id: 'millivolt-fireplace',
   name: 'Millivolt fireplace, four contacts in the loop',
@@ -40,9 +54,28 @@ export const millivoltFireplace = unit({
       internalOhms: 3,
       terminals: [{ id: 'TPTH' }, { id: 'TP' }],
     },
+    {
+      id: 'batteries',
+      name: 'Batteries of the receiver',
+      kind: 'dc',
+      prior: commonPractice(4),
+      volts: 6.2,
+      tolerancePercent: 10,
+      internalOhms: 1,
+      terminals: [{ id: 'P' }, { id: 'M' }],
+    },
   ],
   actuators: [
     handActuator('wall', 'Wall switch', 'button', { off: 'wall switch off', on: 'wall switch on' }),
+    handActuator('remote', 'Remote', 'button', {
+      off: 'remote at OFF',
+      on: 'remote at ON',
+    }),
+    relayActuator('receiver-pull', 'Relay of the receiver', 'receiver relay'),
+    handActuator('knob', 'Knob of the gas valve', 'knob', {
+      on: 'gas knob at ON',
+      pilot: 'gas knob at PILOT',
+    }),
     { id: 'room', name: 'Room', kind: 'quantity', quantity: 'temperature', unit: '°F' },
     temperature('box', 'Firebox', { by: 'valve', to: 300, seconds: 600 }),
     { id: 'vent', name: 'Draft hood', kind: 'quantity', quantity: 'temperature', unit: '°F' },
@@ -61,6 +94,45 @@ export const millivoltFireplace = unit({
       byHand: 'Take the plate off and move the toggle itself.',
       table: table({ off: [], on: ['a-b'] }),
       where: 'On the wall, 30 ft of thin cable away',
+    }),
+    board(
+      {
+        id: 'board',
+        name: 'Receiver of the remote',
+        role: 'closes the loop when the remote says so',
+        seenAs: { name: 'Light of the receiver' },
+        prior: commonPractice(2),
+        causes: ['too hot where it lies', 'batteries that have leaked'],
+        panel: 'grille',
+        where: 'Beside the valve, its slide at REMOTE',
+      },
+      [powerInput(['P', 'M'], 900, 4000, 4.6)],
+      [
+        {
+          id: 'waits',
+          says: 'dark',
+          drives: [],
+          next: [{ when: { remote: 'on' }, to: 'calls' }],
+        },
+        {
+          id: 'calls',
+          says: 'green',
+          drives: ['receiver-pull'],
+          next: [{ when: { remote: 'off' }, to: 'waits' }],
+        },
+      ],
+    ),
+    inLoop('receiver', {
+      name: 'Relay contact of the receiver',
+      role: 'turns the fire on beside the wall switch',
+      actuator: 'receiver-pull',
+      free: 'idle',
+      byHand: 'It is soldered in: press ON and OFF of the remote, or its slide.',
+      handless: true,
+      table: table({ idle: [], pulled: ['a-b'] }),
+      prior: commonPractice(2),
+      soldAs: 'the receiver with its remote',
+      panel: 'grille',
     }),
     inLoop('thermostat', {
       name: 'Room thermostat',
@@ -95,7 +167,8 @@ export const millivoltFireplace = unit({
     {
       id: 'valve',
       name: 'Gas valve',
-      role: 'lets the gas to the burner',
+      role: 'lets the gas to the burner, its knob at ON',
+      onlyWith: { knob: 'on' },
       seenAs: { name: 'Burner', off: 'has no flame', runs: 'burns' },
       kind: 'load',
       load: 'coil',
@@ -119,8 +192,15 @@ export const millivoltFireplace = unit({
     YE limit.b vent-switch.a
     YE vent-switch.b valve.TH
     WH valve.TP thermopile.TP
+    RD thermopile.TPTH receiver.a
+    BN receiver.b thermostat.a
+    RD batteries.P board.P
+    BK batteries.M board.M
   `),
-  uses: [{ id: 'fire', name: 'Fire on and off', steps: 'wall=on,wait=60,wall=off' }],
+  uses: [
+    { id: 'fire', name: 'Fire on and off', steps: 'wall=on,wait=60,wall=off' },
+    { id: 'remote', name: 'Fire by the remote', steps: 'remote=on,wait=60,remote=off' },
+  ],
   looks: [
     look(
       'pilot',
@@ -133,6 +213,14 @@ export const millivoltFireplace = unit({
     look('knob', 'The knob of the valve stands at PILOT, not at ON', ['valve'], [0.1, 0.04], 0.3, {
       panel: 'grille',
     }),
+    look(
+      'batteries',
+      'The light of the receiver stays dark, or its batteries have leaked',
+      ['batteries', 'board'],
+      [0.7, 0.05],
+      0.5,
+      { panel: 'grille' },
+    ),
     look('glass', 'The glass is sooted, or the logs lie wrong', ['vent', 'box'], [0.4, 0.05], 0.5),
     look(
       'tarnish',

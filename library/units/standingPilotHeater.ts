@@ -1,6 +1,6 @@
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { setPointSwitch } from '../shelf/switches';
-import { panel, temperature } from '../shelf/actuators';
+import { handActuator, panel, temperature } from '../shelf/actuators';
 import { unit } from '../shelf/unit';
 
 /** Standing-pilot water heater: thermocouple, vapour sensor, one-shot cut-off, magnet of the gas valve. */
@@ -22,6 +22,10 @@ export const standingPilotHeater = unit({
     },
   ],
   actuators: [
+    handActuator('knob', 'Knob of the gas control', 'knob', {
+      lit: 'gas knob at PILOT or ON, pilot lit',
+      off: 'gas knob at OFF',
+    }),
     temperature('chamber', 'Burner chamber'),
     { id: 'tank', name: 'Tank water', kind: 'quantity', quantity: 'temperature', unit: '°F' },
   ],
@@ -71,6 +75,7 @@ export const standingPilotHeater = unit({
       id: 'magnet',
       name: 'Pilot magnet of the gas control',
       role: 'holds the pilot gas open',
+      onlyWith: { knob: 'lit' },
       seenAs: { name: 'Pilot', off: 'does not stay lit', runs: 'stays lit' },
       prior: commonPractice(2),
       kind: 'load',

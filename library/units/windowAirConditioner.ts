@@ -1,7 +1,7 @@
 import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, motor } from '../shelf/loads';
-import { CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
 import { overload } from '../shelf/protectors';
 import { mainsCord } from '../shelf/supplies';
 import { selector, setPointSwitch } from '../shelf/switches';
@@ -177,14 +177,7 @@ export const windowAirConditioner = unit({
     look('blade', 'The fan blade does not turn by hand, or rubs', ['fan:seized'], [0.8, 0.02], 2, {
       panel: 'case',
     }),
-    look(
-      'swollen',
-      'The capacitor is swollen, or reads far under what is printed on it',
-      ['capacitor:broken'],
-      [0.85, 0.02],
-      3,
-      { panel: 'control' },
-    ),
+    weakCapacitor('capacitor', 'control', 3),
     look(
       'hum-click',
       'It hums for some seconds and clicks off',

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Outcome } from '../../../core/behaviour/statement';
+import { isNoticed, type Outcome } from '../../../core/behaviour/statement';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
@@ -19,7 +19,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
   const [subject, setSubject] = useState<string>();
   // What trips is spoken of as much as what does not run: at which moment decides a lot.
   const subjects = [
-    ...diagram.parts.filter(({ kind }) => kind === 'load'),
+    ...diagram.parts.filter((part) => part.kind === 'load' && isNoticed(part)),
     ...diagram.parts.filter(({ kind }) => kind === 'protector'),
     ...diagram.supplies.filter(({ amps }) => amps !== undefined),
   ];
