@@ -22,7 +22,7 @@ import { gasRange } from './units/gasRange';
 import { heatPump } from './units/heatPump';
 import { iceMaker } from './units/iceMaker';
 import { lidLockWasher } from './units/lidLockWasher';
-import { millivoltFireplace } from './units/millivoltFireplace';
+import { millivoltFireplace, millivoltFireplaceOf } from './units/millivoltFireplace';
 import { oilBurner } from './units/oilBurner';
 import { overRangeOven } from './units/overRangeOven';
 import { radiantBurner } from './units/radiantBurner';
@@ -99,6 +99,7 @@ export const VARIANTS: Readonly<Record<string, readonly Diagram[]>> = {
     electricDryerOf({ cord: 3, belt: 'hold-in' }),
   ],
   'gas-furnace': [gasFurnace, gasFurnaceOf({ condensing: true })],
+  'millivolt-fireplace': [millivoltFireplace, millivoltFireplaceOf({ control: 'remote' })],
   'top-load-washer': [topLoadWasher, topLoadWasherOf({ lidStops: 'all' })],
 };
 

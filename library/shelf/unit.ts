@@ -29,7 +29,9 @@ type Written = Omit<Diagram, 'format' | 'version' | 'drawnFor' | 'frame'> & {
 /** The diagram of a unit with its assemblies put in. */
 export function unit({ drawnFor = {}, assemblies = [], ...written }: Written): Diagram {
   const actuators = [...written.actuators, ...assemblies.flatMap((each) => each.actuators ?? [])];
-  const parts = [...written.parts, ...assemblies.flatMap((each) => each.parts)];
+  const parts = [...written.parts, ...assemblies.flatMap((each) => each.parts)].map((part) =>
+    inOrder(part, actuators),
+  );
   const rest = Object.fromEntries(actuators.flatMap((each) => drawnAt(each)));
   return {
     format: 'yarrix-diagram',
@@ -43,6 +45,18 @@ export function unit({ drawnFor = {}, assemblies = [], ...written }: Written): D
     uses: [...(written.uses ?? []), ...assemblies.flatMap((each) => each.uses ?? [])],
     looks: [...(written.looks ?? []), ...assemblies.flatMap((each) => each.looks ?? [])],
   };
+}
+
+/** Rows of a table in the order of the positions of its control, as it is passed. */
+function inOrder(part: Part, actuators: readonly Actuator[]): Part {
+  if (part.kind !== 'switch') return part;
+  const actuator = actuators.find(({ id }) => id === part.actuator);
+  if (!actuator || actuator.kind === 'quantity') return part;
+  const places = actuator.positions.map(({ id }) => id);
+  const rows = [...part.table.rows].sort(
+    (a, b) => places.indexOf(a.position) - places.indexOf(b.position),
+  );
+  return { ...part, table: { ...part.table, rows } };
 }
 
 function drawnAt(actuator: Actuator): [string, string][] {

@@ -1,4 +1,4 @@
-import type { SwitchPart } from '../../core/diagram/diagram';
+import type { Diagram, Part, Supply, SwitchPart } from '../../core/diagram/diagram';
 import { handActuator, panel, relayActuator, temperature } from '../shelf/actuators';
 import { commonPractice, look } from '../shelf/practice';
 import { board, powerInput } from '../shelf/relays';
@@ -38,203 +38,247 @@ const heat = (closedBelow = true): SwitchPart['table'] => ({
   ],
 });
 
-/** Millivolt gas fireplace: thermopile, wall switch beside a remote's receiver, thermostat, limit, vent switch, valve with its knob. */
-export const millivoltFireplace = unit({
-  id: 'millivolt-fireplace',
-  name: 'Millivolt fireplace, four contacts in the loop',
-  kind: 'gas fireplace',
-  drawnFor: { room: 65, box: 70, vent: 70 },
-  supplies: [
-    {
-      id: 'thermopile',
-      name: 'Thermopile',
-      kind: 'thermopile',
-      prior: commonPractice(5),
-      volts: 0.6,
-      internalOhms: 3,
-      terminals: [{ id: 'TPTH' }, { id: 'TP' }],
-    },
-    {
-      id: 'batteries',
-      name: 'Batteries of the receiver',
-      kind: 'dc',
-      prior: commonPractice(4),
-      volts: 6.2,
-      tolerancePercent: 10,
-      internalOhms: 1,
-      terminals: [{ id: 'P' }, { id: 'M' }],
-    },
+/** The switch on the wall of a living room, far from the valve. */
+const wallSwitch = inLoop('wall-switch', {
+  causes: [
+    'thin cable far longer than it should be',
+    'a lamp switch: made for 120 V, not for millivolts',
   ],
-  actuators: [
-    handActuator('wall', 'Wall switch', 'button', { off: 'wall switch off', on: 'wall switch on' }),
-    handActuator('remote', 'Remote', 'button', {
-      off: 'remote at OFF',
-      on: 'remote at ON',
-    }),
-    relayActuator('receiver-pull', 'Relay of the receiver', 'receiver relay'),
-    handActuator('knob', 'Knob of the gas valve', 'knob', {
-      on: 'gas knob at ON',
-      pilot: 'gas knob at PILOT',
-    }),
-    { id: 'room', name: 'Room', kind: 'quantity', quantity: 'temperature', unit: '°F' },
-    temperature('box', 'Firebox', { by: 'valve', to: 300, seconds: 600 }),
-    { id: 'vent', name: 'Draft hood', kind: 'quantity', quantity: 'temperature', unit: '°F' },
-  ],
-  panels: [panel('grille', 'Lower grille', 'none, drops down', 1, 'front')],
-  parts: [
-    inLoop('wall-switch', {
-      causes: [
-        'thin cable far longer than it should be',
-        'a lamp switch: made for 120 V, not for millivolts',
-      ],
-      name: 'Wall switch',
-      role: 'turns the fire on',
-      actuator: 'wall',
-      free: 'off',
-      byHand: 'Take the plate off and move the toggle itself.',
-      table: table({ off: [], on: ['a-b'] }),
-      where: 'On the wall, 30 ft of thin cable away',
-    }),
-    board(
-      {
-        id: 'board',
-        name: 'Receiver of the remote',
-        role: 'closes the loop when the remote says so',
-        seenAs: { name: 'Light of the receiver' },
-        prior: commonPractice(2),
-        causes: ['too hot where it lies', 'batteries that have leaked'],
-        panel: 'grille',
-        where: 'Beside the valve, its slide at REMOTE',
-      },
-      [powerInput(['P', 'M'], 900, 4000, 4.6)],
-      [
-        {
-          id: 'waits',
-          says: 'dark',
-          drives: [],
-          next: [{ when: { remote: 'on' }, to: 'calls' }],
-        },
-        {
-          id: 'calls',
-          says: 'green',
-          drives: ['receiver-pull'],
-          next: [{ when: { remote: 'off' }, to: 'waits' }],
-        },
-      ],
-    ),
-    inLoop('receiver', {
-      name: 'Relay contact of the receiver',
-      role: 'turns the fire on beside the wall switch',
-      actuator: 'receiver-pull',
-      free: 'idle',
-      byHand: 'It is soldered in: press ON and OFF of the remote, or its slide.',
-      handless: true,
-      table: table({ idle: [], pulled: ['a-b'] }),
+  name: 'Wall switch',
+  role: 'turns the fire on',
+  actuator: 'wall',
+  free: 'off',
+  byHand: 'Take the plate off and move the toggle itself.',
+  table: table({ off: [], on: ['a-b'] }),
+  where: 'On the wall, 30 ft of thin cable away',
+});
+
+const batteries: Supply = {
+  id: 'batteries',
+  name: 'Batteries of the receiver',
+  kind: 'dc',
+  prior: commonPractice(4),
+  volts: 6.2,
+  tolerancePercent: 10,
+  internalOhms: 1,
+  terminals: [{ id: 'P' }, { id: 'M' }],
+};
+
+/** A receiver with its relay, which the remote speaks to: in the place of the wall switch. */
+const receiver: Part[] = [
+  board(
+    {
+      id: 'board',
+      name: 'Receiver of the remote',
+      role: 'closes the loop when the remote says so',
+      seenAs: { name: 'Light of the receiver' },
       prior: commonPractice(2),
-      soldAs: 'the receiver with its remote',
+      causes: ['too hot where it lies', 'batteries that have leaked'],
       panel: 'grille',
-    }),
-    inLoop('thermostat', {
-      name: 'Room thermostat',
-      role: 'calls for heat',
-      actuator: 'room',
-      free: 'below',
-      byHand: 'Turn its dial up and down.',
-      setPoints: { rising: { at: 72, tolerance: 1 }, falling: { at: 70, tolerance: 1 } },
-      table: heat(),
-    }),
-    inLoop('limit', {
-      name: 'High limit',
-      role: 'cuts the gas when the box gets too hot',
-      actuator: 'box',
-      free: 'below',
-      byHand: 'It cannot be moved by hand: warm it.',
-      setPoints: { rising: { at: 350, tolerance: 15 }, falling: { at: 300, tolerance: 15 } },
-      safety: true,
-      table: heat(),
-    }),
-    inLoop('vent-switch', {
-      name: 'Vent safety switch',
-      role: 'cuts the gas when the flue does not draw',
-      actuator: 'vent',
-      free: 'below',
-      byHand: 'It cannot be moved by hand: press its button to reset it.',
-      setPoints: { rising: { at: 190, tolerance: 10 }, falling: { at: 160, tolerance: 10 } },
-      reset: 'manual',
-      safety: true,
-      table: heat(),
-    }),
-    {
-      id: 'valve',
-      name: 'Gas valve',
-      role: 'lets the gas to the burner, its knob at ON',
-      onlyWith: { knob: 'on' },
-      seenAs: { name: 'Burner', off: 'has no flame', runs: 'burns' },
-      kind: 'load',
-      load: 'coil',
-      terminals: [{ id: 'TP' }, { id: 'TH' }],
-      elements: [
-        {
-          id: 'operator',
-          between: ['TH', 'TP'],
-          value: { nominal: 3, low: 2.6, high: 3.5 },
-          volts: 0.27,
-        },
-      ],
-      panel: 'grille',
-      where: 'Behind the lower grille; go by the marks TP, TH and TP/TH, not by place',
+      where: 'Beside the valve, its slide at REMOTE',
     },
-  ],
-  wires: wires(`
-    RD thermopile.TPTH wall-switch.a
-    BN wall-switch.b thermostat.a
+    [powerInput(['P', 'M'], 900, 4000, 4.6)],
+    [
+      {
+        id: 'waits',
+        says: 'dark',
+        drives: [],
+        next: [{ when: { remote: 'on' }, to: 'calls' }],
+      },
+      {
+        id: 'calls',
+        says: 'green',
+        drives: ['receiver-pull'],
+        next: [{ when: { remote: 'off' }, to: 'waits' }],
+      },
+    ],
+  ),
+  inLoop('receiver', {
+    name: 'Relay contact of the receiver',
+    role: 'turns the fire on when the board says so',
+    actuator: 'receiver-pull',
+    free: 'idle',
+    byHand: 'It is soldered in: press ON and OFF of the remote, or its slide.',
+    handless: true,
+    table: table({ idle: [], pulled: ['a-b'] }),
+    prior: commonPractice(2),
+    soldAs: 'the receiver with its remote',
+    panel: 'grille',
+  }),
+];
+
+/** How fireplaces of the kind differ: turned on by a switch on the wall, or by a remote and its receiver in its place. */
+export interface FireplaceChoice {
+  control: 'wall' | 'remote';
+}
+
+/** Millivolt gas fireplace: thermopile, wall switch or receiver, thermostat, limit, vent switch, valve with its knob. */
+export function millivoltFireplaceOf({ control }: FireplaceChoice): Diagram {
+  const remote = control === 'remote';
+  return unit({
+    id: 'millivolt-fireplace',
+    name: remote
+      ? 'Millivolt fireplace, four contacts in the loop, remote'
+      : 'Millivolt fireplace, four contacts in the loop',
+    kind: 'gas fireplace',
+    drawnFor: { room: 65, box: 70, vent: 70 },
+    supplies: [
+      {
+        id: 'thermopile',
+        name: 'Thermopile',
+        kind: 'thermopile',
+        prior: commonPractice(5),
+        volts: 0.6,
+        internalOhms: 3,
+        terminals: [{ id: 'TPTH' }, { id: 'TP' }],
+      },
+      ...(remote ? [batteries] : []),
+    ],
+    actuators: [
+      ...(remote
+        ? [
+            handActuator('remote', 'Remote', 'button', {
+              off: 'remote at OFF',
+              on: 'remote at ON',
+            }),
+            relayActuator('receiver-pull', 'Relay of the receiver', 'receiver relay'),
+          ]
+        : [
+            handActuator('wall', 'Wall switch', 'button', {
+              off: 'wall switch off',
+              on: 'wall switch on',
+            }),
+          ]),
+      handActuator('knob', 'Knob of the gas valve', 'knob', {
+        on: 'gas knob at ON',
+        pilot: 'gas knob at PILOT',
+      }),
+      { id: 'room', name: 'Room', kind: 'quantity', quantity: 'temperature', unit: '°F' },
+      temperature('box', 'Firebox', { by: 'valve', to: 300, seconds: 600 }),
+      { id: 'vent', name: 'Draft hood', kind: 'quantity', quantity: 'temperature', unit: '°F' },
+    ],
+    panels: [panel('grille', 'Lower grille', 'none, drops down', 1, 'front')],
+    parts: [
+      ...(remote ? receiver : [wallSwitch]),
+      inLoop('thermostat', {
+        name: 'Room thermostat',
+        role: 'calls for heat',
+        actuator: 'room',
+        free: 'below',
+        byHand: 'Turn its dial up and down.',
+        setPoints: { rising: { at: 72, tolerance: 1 }, falling: { at: 70, tolerance: 1 } },
+        table: heat(),
+      }),
+      inLoop('limit', {
+        name: 'High limit',
+        role: 'cuts the gas when the box gets too hot',
+        actuator: 'box',
+        free: 'below',
+        byHand: 'It cannot be moved by hand: warm it.',
+        setPoints: { rising: { at: 350, tolerance: 15 }, falling: { at: 300, tolerance: 15 } },
+        safety: true,
+        table: heat(),
+      }),
+      inLoop('vent-switch', {
+        name: 'Vent safety switch',
+        role: 'cuts the gas when the flue does not draw',
+        actuator: 'vent',
+        free: 'below',
+        byHand: 'It cannot be moved by hand: press its button to reset it.',
+        setPoints: { rising: { at: 190, tolerance: 10 }, falling: { at: 160, tolerance: 10 } },
+        reset: 'manual',
+        safety: true,
+        table: heat(),
+      }),
+      {
+        id: 'valve',
+        name: 'Gas valve',
+        role: 'lets the gas to the burner, its knob at ON',
+        onlyWith: { knob: 'on' },
+        seenAs: { name: 'Burner', off: 'has no flame', runs: 'burns' },
+        kind: 'load',
+        load: 'coil',
+        terminals: [{ id: 'TP' }, { id: 'TH' }],
+        elements: [
+          {
+            id: 'operator',
+            between: ['TH', 'TP'],
+            value: { nominal: 3, low: 2.6, high: 3.5 },
+            volts: 0.27,
+          },
+        ],
+        panel: 'grille',
+        where: 'Behind the lower grille; go by the marks TP, TH and TP/TH, not by place',
+      },
+    ],
+    wires: wires(`
+    RD thermopile.TPTH ${remote ? 'receiver' : 'wall-switch'}.a
+    BN ${remote ? 'receiver' : 'wall-switch'}.b thermostat.a
     BN thermostat.b limit.a
     YE limit.b vent-switch.a
     YE vent-switch.b valve.TH
     WH valve.TP thermopile.TP
-    RD thermopile.TPTH receiver.a
-    BN receiver.b thermostat.a
-    RD batteries.P board.P
-    BK batteries.M board.M
+    ${remote ? 'RD batteries.P board.P\n    BK batteries.M board.M' : ''}
   `),
-  uses: [
-    { id: 'fire', name: 'Fire on and off', steps: 'wall=on,wait=60,wall=off' },
-    { id: 'remote', name: 'Fire by the remote', steps: 'remote=on,wait=60,remote=off' },
-  ],
-  looks: [
-    look(
-      'pilot',
-      'The pilot flame is small, yellow, or misses the thermopile',
-      ['thermopile'],
-      [0.6, 0.05],
-      1,
-      { panel: 'grille' },
-    ),
-    look('knob', 'The knob of the valve stands at PILOT, not at ON', ['valve'], [0.1, 0.04], 0.3, {
-      panel: 'grille',
-    }),
-    look(
-      'batteries',
-      'The light of the receiver stays dark, or its batteries have leaked',
-      ['batteries', 'board'],
-      [0.7, 0.05],
-      0.5,
-      { panel: 'grille' },
-    ),
-    look('glass', 'The glass is sooted, or the logs lie wrong', ['vent', 'box'], [0.4, 0.05], 0.5),
-    look(
-      'tarnish',
-      'Green or loose screws in the loop',
-      ['wall-switch', 'thermostat', 'w1', 'w2'],
-      [0.4, 0.1],
-      2,
-    ),
-  ],
-  energies: ['gas'],
-  cautions: [
-    'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
-    'Valve knob at ON, not PILOT; gas off, wait and smell low before it is lit again; leak-test what was touched.',
-    'Pulling a plug does not make this loop dead: put the pilot out or lift one wire before ohms.',
-    'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
-  ],
-});
+    uses: [
+      remote
+        ? { id: 'fire', name: 'Fire by the remote', steps: 'remote=on,wait=60,remote=off' }
+        : { id: 'fire', name: 'Fire on and off', steps: 'wall=on,wait=60,wall=off' },
+    ],
+    looks: [
+      look(
+        'pilot',
+        'The pilot flame is small, yellow, or misses the thermopile',
+        ['thermopile'],
+        [0.6, 0.05],
+        1,
+        { panel: 'grille' },
+      ),
+      look(
+        'knob',
+        'The knob of the valve stands at PILOT, not at ON',
+        ['valve'],
+        [0.1, 0.04],
+        0.3,
+        {
+          panel: 'grille',
+        },
+      ),
+      ...(remote
+        ? [
+            look(
+              'batteries',
+              'The light of the receiver stays dark, or its batteries have leaked',
+              ['batteries', 'board'],
+              [0.7, 0.05],
+              0.5,
+              { panel: 'grille' },
+            ),
+          ]
+        : []),
+      look(
+        'glass',
+        'The glass is sooted, or the logs lie wrong',
+        ['vent', 'box'],
+        [0.4, 0.05],
+        0.5,
+      ),
+      look(
+        'tarnish',
+        'Green or loose screws in the loop',
+        [remote ? 'receiver' : 'wall-switch', 'thermostat', 'w1', 'w2'],
+        [0.4, 0.1],
+        2,
+      ),
+    ],
+    energies: ['gas'],
+    cautions: [
+      'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
+      'Valve knob at ON, not PILOT; gas off, wait and smell low before it is lit again; leak-test what was touched.',
+      'Pulling a plug does not make this loop dead: put the pilot out or lift one wire before ohms.',
+      'Gas parts are a licensed trade’s work in many places: follow local codes and the maker’s sheet.',
+    ],
+  });
+}
+
+export const millivoltFireplace = millivoltFireplaceOf({ control: 'wall' });

@@ -90,7 +90,7 @@ export const timerWasher = unit({
       {
         off: [],
         wash: ['L-W', 'K-M', 'M-A', 'N-B'],
-        spin: ['L-T', 'L-D', 'P-M', 'M-B', 'N-A'],
+        spin: ['L-T', 'P-M', 'M-B', 'N-A', 'L-D'],
       },
     ),
     motor(
