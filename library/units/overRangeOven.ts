@@ -1,5 +1,6 @@
-import { handActuator, panel, startButton, temperature, TOOLS } from '../shelf/actuators';
-import { frame, hardware } from '../shelf/connections';
+import { doorInterlock } from '../assemblies/doorInterlock';
+import { panel, startButton, temperature, TOOLS } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
 import { setPointSwitch, table } from '../shelf/switches';
@@ -14,11 +15,6 @@ export const overRangeOven = unit({
   drawnFor: { door: 'open', cavity: 75, hood: 75 },
   supplies: [mainsCord(20)],
   actuators: [
-    handActuator('door', 'Door', 'door', {
-      closed: 'door closed',
-      ajar: 'door ajar',
-      open: 'door open',
-    }),
     startButton('start', 'Start pad', 'START touched'),
     {
       id: 'cook',
@@ -42,6 +38,26 @@ export const overRangeOven = unit({
         prior: commonPractice(1),
       },
     ]),
+  ],
+  assemblies: [
+    doorInterlock('keypad', {
+      primary: {
+        companions: ['monitor', 'fuse'],
+        aliases: [{ word: 'top switch', trap: 'on other models the top one is the monitor' }],
+        where: 'Upper place on the latch bracket, behind the keypad',
+        idleThrow: true,
+      },
+      sense: {
+        aliases: [{ word: 'secondary', trap: 'it carries only the board’s signal here' }],
+        where: 'Middle place on the latch bracket, on the board’s thin wires',
+      },
+      monitor: {
+        role: 'blows the fuse if the primary fails to open',
+        companions: ['primary', 'fuse'],
+        aliases: [{ word: 'bottom switch' }, { word: 'crowbar switch' }],
+        where: 'Lower place on the latch bracket',
+      },
+    }),
   ],
   panels: [
     panel('grille', 'Top grille', '3 cross-head screws, door open', 4, 'front', {
@@ -73,73 +89,6 @@ export const overRangeOven = unit({
       amps: 20,
       panel: 'grille',
     },
-    {
-      id: 'primary',
-      causes: [...CAUSES.interlock],
-      name: 'Primary door switch',
-      role: 'primary interlock',
-      companions: ['monitor', 'fuse'],
-      prior: commonPractice(3),
-      aliases: [{ word: 'top switch', trap: 'on other models the top one is the monitor' }],
-      kind: 'switch',
-      terminals: [{ id: 'COM' }, { id: 'NO' }, { id: 'NC' }],
-      contacts: [
-        { id: 'NO', between: ['COM', 'NO'], circuit: 'control', amps: 13, throw: 'NO' },
-        { id: 'NC', between: ['COM', 'NC'], circuit: 'control', throw: 'NC' },
-      ],
-      actuator: 'door',
-      safety: true,
-      free: 'open',
-      byHand: 'Take the switch off its bracket and press the plunger with a finger.',
-      table: table({ closed: ['NO'], ajar: ['NC'], open: ['NC'] }),
-      panel: 'keypad',
-      where: 'Upper place on the latch bracket, behind the keypad',
-    },
-    {
-      id: 'sense',
-      name: 'Door sense switch',
-      role: 'tells the board that the door is closed',
-      prior: commonPractice(2),
-      aliases: [{ word: 'secondary', trap: 'it carries only the board’s signal here' }],
-      kind: 'switch',
-      terminals: [{ id: 'COM' }, { id: 'NO' }],
-      contacts: [{ id: 'NO', between: ['COM', 'NO'], circuit: 'signal', throw: 'NO' }],
-      actuator: 'door',
-      safety: true,
-      free: 'open',
-      byHand: 'Take the switch off its bracket and press the plunger with a finger.',
-      table: table({ closed: ['NO'], ajar: [], open: [] }),
-      panel: 'keypad',
-      where: 'Middle place on the latch bracket, on the board’s thin wires',
-    },
-    {
-      id: 'monitor',
-      causes: [...CAUSES.interlock],
-      companions: ['primary', 'fuse'],
-      name: 'Monitor switch',
-      role: 'blows the fuse if the primary fails to open',
-      prior: commonPractice(3),
-      aliases: [{ word: 'bottom switch' }, { word: 'crowbar switch' }],
-      kind: 'switch',
-      terminals: [{ id: 'COM' }, { id: 'NC' }],
-      contacts: [{ id: 'NC', between: ['COM', 'NC'], circuit: 'control', throw: 'NC' }],
-      actuator: 'door',
-      safety: true,
-      free: 'open',
-      byHand: 'Take the switch off its bracket and press the plunger with a finger.',
-      table: table({ closed: [], ajar: [], open: ['NC'] }),
-      panel: 'keypad',
-      where: 'Lower place on the latch bracket',
-    },
-    hardware(
-      {
-        id: 'bracket',
-        name: 'Latch bracket',
-        role: 'holds the three door switches to the latch',
-        panel: 'keypad',
-      },
-      ['primary', 'sense', 'monitor'],
-    ),
     {
       id: 'relay',
       name: 'Cook relay',
@@ -334,20 +283,6 @@ export const overRangeOven = unit({
     { id: 'hood', name: 'Hot below: the hood fan starts by itself', steps: 'hood=190,wait=5' },
   ],
   looks: [
-    look(
-      'clicks',
-      'A click of the door switches is missing when the door closes',
-      ['primary', 'sense', 'monitor', 'bracket:broken'],
-      [0.6, 0.05],
-      0.5,
-    ),
-    look(
-      'door',
-      'The door hangs or has play, its hooks are worn',
-      ['bracket:broken', 'primary:not-actuated', 'sense:not-actuated', 'monitor:not-actuated'],
-      [0.6, 0.05],
-      0.5,
-    ),
     look(
       'fuse-black',
       'The fuse is black, or its caps are brown',

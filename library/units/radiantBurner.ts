@@ -1,9 +1,10 @@
+import { radiantElement } from '../assemblies/radiantElement';
 import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
-import { infiniteSwitch, table } from '../shelf/switches';
+import { infiniteSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** Radiant burner under glass: infinite switch, limiter, hot-surface contact and lamp. */
@@ -40,60 +41,20 @@ export const radiantBurner = unit({
       },
       7.1,
     ),
-    {
-      id: 'limiter',
-      name: 'Limiter',
-      role: 'opens when the glass gets too hot',
-      soldAs: 'the element with its limiter and hot-surface contact',
-      prior: commonPractice(2),
-      kind: 'switch',
-      terminals: [{ id: 'P1' }, { id: 'P2' }],
-      contacts: [{ id: 'P1-P2', between: ['P1', 'P2'], circuit: 'heater', amps: 7.1 }],
-      actuator: 'glass',
-      free: 'below',
-      byHand: 'It cannot be moved by hand: it follows the heat of the glass.',
-      setPoints: { rising: { at: 1060, tolerance: 30 }, falling: { at: 980, tolerance: 30 } },
-      safety: true,
-      table: table({ below: ['P1-P2'], above: [] }),
-      panel: 'top',
-      where: 'At the rim of the element, the larger pair of terminals',
-    },
-    {
-      id: 'hot-contact',
-      name: 'Hot-surface contact',
-      role: 'lights the lamp while the glass is hot',
-      soldAs: 'the element with its limiter and hot-surface contact',
-      kind: 'switch',
-      terminals: [{ id: 'S1' }, { id: 'S2' }],
-      contacts: [{ id: 'S1-S2', between: ['S1', 'S2'], circuit: 'control', amps: 0.1 }],
-      actuator: 'glass',
-      free: 'below',
-      byHand: 'It cannot be moved by hand: it follows the heat of the glass.',
-      setPoints: { rising: { at: 150, tolerance: 15 }, falling: { at: 130, tolerance: 15 } },
-      table: table({ below: [], above: ['S1-S2'] }),
-      panel: 'top',
-      where: 'At the rim of the element, the smaller pair of terminals',
-    },
-    {
-      id: 'element',
-      name: 'Radiant element, 7 in',
-      role: 'the burner',
-      soldAs: 'the element with its limiter and hot-surface contact',
-      causes: ['a pan that boils dry', 'a hard knock on the glass'],
-      seenAs: { name: 'Burner' },
-      prior: commonPractice(4),
-      kind: 'load',
-      load: 'heater',
-      terminals: [{ id: 'a' }, { id: 'b' }],
-      elements: [
+    ...radiantElement({
+      limiter: ['limiter', 'Limiter', 7.1],
+      hot: ['hot-contact', 'Hot-surface contact'],
+      rings: [
         {
-          id: 'ribbon',
-          between: ['a', 'b'],
-          value: { watts: 1700, volts: 240, tolerancePercent: 8, coldToHot: 1.04 },
+          id: 'element',
+          name: 'Radiant element, 7 in',
+          watts: 1700,
+          weight: 4,
+          seenAs: { name: 'Burner' },
         },
       ],
-      panel: 'top',
-    },
+      glass: 'glass',
+    }),
     neonLamp('on-lamp', 'Surface-on lamp', 'lit while any burner is on', 'front', 120),
     neonLamp('hot-lamp', 'Hot-surface lamp', 'lit while the glass is hot', 'front', 120),
   ],

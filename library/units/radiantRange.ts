@@ -1,68 +1,11 @@
-import type { LoadPart, SwitchPart } from '../../core/diagram/diagram';
+import { radiantElement } from '../assemblies/radiantElement';
 import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { neonLamp } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { rangeCord } from '../shelf/supplies';
-import { infiniteSwitch, setPointSwitch, table } from '../shelf/switches';
+import { infiniteSwitch, table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
-
-const FOLLOWS = 'It cannot be moved by hand: it follows the heat of the glass.';
-
-const limiter = (id: string, name: string, glass: string): SwitchPart => ({
-  ...setPointSwitch(
-    {
-      id,
-      name,
-      role: 'opens when the glass gets too hot',
-      prior: commonPractice(2),
-      actuator: glass,
-      safety: true,
-      panel: 'top',
-      where: 'At the rim of the element, the larger pair of terminals',
-    },
-    ['heater', 9],
-    { opens: 1060, closes: 980, tolerance: 30 },
-    ['P1', 'P2'],
-  ),
-  byHand: FOLLOWS,
-});
-
-const hotContact = (id: string, name: string, glass: string): SwitchPart => ({
-  id,
-  name,
-  role: 'lights the lamp while the glass is hot',
-  kind: 'switch',
-  terminals: [{ id: 'S1' }, { id: 'S2' }],
-  contacts: [{ id: 'S1-S2', between: ['S1', 'S2'], circuit: 'control', amps: 0.1 }],
-  actuator: glass,
-  free: 'below',
-  byHand: FOLLOWS,
-  setPoints: { rising: { at: 150, tolerance: 15 }, falling: { at: 130, tolerance: 15 } },
-  table: table({ below: [], above: ['S1-S2'] }),
-  panel: 'top',
-  where: 'At the rim of the element, the smaller pair of terminals',
-});
-
-const ribbon = (id: string, name: string, watts: number): LoadPart => ({
-  id,
-  name,
-  role: 'the burner',
-  soldAs: 'the element with its limiter and hot-surface contact',
-  causes: ['a pan that boils dry', 'a hard knock on the glass'],
-  prior: commonPractice(3),
-  kind: 'load',
-  load: 'heater',
-  terminals: [{ id: 'a' }, { id: 'b' }],
-  elements: [
-    {
-      id: 'ribbon',
-      between: ['a', 'b'],
-      value: { watts, volts: 240, tolerancePercent: 8, coldToHot: 1.04 },
-    },
-  ],
-  panel: 'top',
-});
 
 /** Radiant range: a single and a dual-ring burner, limiters, hot-surface contacts in parallel. */
 export const radiantRange = unit({
@@ -128,13 +71,21 @@ export const radiantRange = unit({
       panel: 'front',
       where: 'Behind the right front knob',
     },
-    limiter('limiter-1', 'Limiter, left', 'glass-1'),
-    hotContact('hot-1', 'Hot-surface contact, left', 'glass-1'),
-    ribbon('left', 'Radiant element, left, 6 in', 1300),
-    limiter('limiter-2', 'Limiter, right', 'glass-2'),
-    hotContact('hot-2', 'Hot-surface contact, right', 'glass-2'),
-    ribbon('inner', 'Inner ring, right', 1000),
-    ribbon('outer', 'Outer ring, right', 1250),
+    ...radiantElement({
+      limiter: ['limiter-1', 'Limiter, left', 9],
+      hot: ['hot-1', 'Hot-surface contact, left'],
+      rings: [{ id: 'left', name: 'Radiant element, left, 6 in', watts: 1300 }],
+      glass: 'glass-1',
+    }),
+    ...radiantElement({
+      limiter: ['limiter-2', 'Limiter, right', 9],
+      hot: ['hot-2', 'Hot-surface contact, right'],
+      rings: [
+        { id: 'inner', name: 'Inner ring, right', watts: 1000 },
+        { id: 'outer', name: 'Outer ring, right', watts: 1250 },
+      ],
+      glass: 'glass-2',
+    }),
     neonLamp('on-lamp', 'Surface-on lamp', 'lit while any burner is on', 'front', 120),
     neonLamp('hot-lamp', 'Hot-surface lamp', 'lit while any glass is hot', 'front', 120),
   ],

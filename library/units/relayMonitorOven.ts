@@ -1,31 +1,11 @@
-import { handActuator, panel, relayActuator, startButton, TOOLS } from '../shelf/actuators';
-import { frame, hardware } from '../shelf/connections';
+import { doorInterlock } from '../assemblies/doorInterlock';
+import { panel, relayActuator, startButton, TOOLS } from '../shelf/actuators';
+import { frame } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
-import { plainSwitch, relayContact } from '../shelf/switches';
+import { relayContact } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
-
-const BY_HAND = 'Take the switch off its bracket and press the plunger with a finger.';
-const doorSwitch = (
-  id: string,
-  name: string,
-  role: string,
-  where: string,
-  weight: number,
-): Parameters<typeof plainSwitch>[0] => ({
-  id,
-  name,
-  role,
-  actuator: 'door',
-  free: 'open',
-  byHand: BY_HAND,
-  safety: true,
-  panel: 'keypad',
-  causes: [...CAUSES.interlock],
-  where,
-  prior: commonPractice(weight),
-});
 
 /** Over-the-range oven with an electronic supply: the monitor lies behind the start relay. */
 export const relayMonitorOven = unit({
@@ -35,13 +15,29 @@ export const relayMonitorOven = unit({
   drawnFor: { door: 'open' },
   supplies: [mainsCord(20)],
   actuators: [
-    handActuator('door', 'Door', 'door', {
-      closed: 'door closed',
-      ajar: 'door ajar',
-      open: 'door open',
-    }),
     startButton('start', 'Start pad', 'START touched'),
     relayActuator('cook', 'Start relay', 'start relay'),
+  ],
+  assemblies: [
+    doorInterlock('keypad', {
+      primary: {
+        role: 'primary interlock; one that has welded stays hidden until the relay welds too, so it is proved on every call',
+        where: 'Lower place on the latch bracket',
+        marks: ['C1', 'N1'],
+      },
+      secondary: {
+        role: 'second interlock, in the neutral',
+        where: 'Upper place on the latch bracket',
+        weight: 2.5,
+        marks: ['C2', 'N2'],
+      },
+      sense: { where: 'Behind the keypad, thin wires', marks: ['C3', 'N3'] },
+      monitor: {
+        role: 'shorts the line behind the relay if an interlock fails to open',
+        where: 'Middle place on the latch bracket',
+        marks: ['C4', 'B4'],
+      },
+    }),
   ],
   panels: [
     panel('grille', 'Top grille', '2 cross-head screws, door open', 4, 'front', {
@@ -73,63 +69,6 @@ export const relayMonitorOven = unit({
       amps: 20,
       panel: 'grille',
     },
-    plainSwitch(
-      doorSwitch(
-        'primary',
-        'Primary door switch',
-        'primary interlock; one that has welded stays hidden until the relay welds too, so it is proved on every call',
-        'Lower place on the latch bracket',
-        3,
-      ),
-      { circuit: 'control', amps: 13, throw: 'NO' },
-      { closed: 'closed', ajar: 'open', open: 'open' },
-      ['C1', 'N1'],
-    ),
-    plainSwitch(
-      doorSwitch(
-        'secondary',
-        'Secondary door switch',
-        'second interlock, in the neutral',
-        'Upper place on the latch bracket',
-        2.5,
-      ),
-      { circuit: 'control', amps: 13, throw: 'NO' },
-      { closed: 'closed', ajar: 'open', open: 'open' },
-      ['C2', 'N2'],
-    ),
-    plainSwitch(
-      doorSwitch(
-        'sense',
-        'Door sense switch',
-        'tells the board that the door is closed',
-        'Behind the keypad, thin wires',
-        2,
-      ),
-      { circuit: 'signal', throw: 'NO' },
-      { closed: 'closed', ajar: 'open', open: 'open' },
-      ['C3', 'N3'],
-    ),
-    plainSwitch(
-      doorSwitch(
-        'monitor',
-        'Monitor switch',
-        'shorts the line behind the relay if an interlock fails to open',
-        'Middle place on the latch bracket',
-        3,
-      ),
-      { circuit: 'control', throw: 'NC' },
-      { closed: 'open', ajar: 'open', open: 'closed' },
-      ['C4', 'B4'],
-    ),
-    hardware(
-      {
-        id: 'bracket',
-        name: 'Latch bracket',
-        role: 'holds the door switches to the latch',
-        panel: 'keypad',
-      },
-      ['primary', 'secondary', 'sense', 'monitor'],
-    ),
     relayContact(
       {
         id: 'relay',
@@ -231,26 +170,6 @@ export const relayMonitorOven = unit({
     },
   ],
   looks: [
-    look(
-      'clicks',
-      'A click of the door switches is missing when the door closes',
-      ['primary', 'secondary', 'sense', 'monitor', 'bracket:broken'],
-      [0.6, 0.05],
-      0.5,
-    ),
-    look(
-      'door',
-      'The door hangs or has play, its hooks are worn',
-      [
-        'bracket:broken',
-        'primary:not-actuated',
-        'secondary:not-actuated',
-        'sense:not-actuated',
-        'monitor:not-actuated',
-      ],
-      [0.6, 0.05],
-      0.5,
-    ),
     look(
       'fuse-black',
       'The fuse is black, or its caps are brown',
