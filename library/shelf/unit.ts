@@ -80,3 +80,30 @@ export const wires = (lines: string, prefix = 'w'): Wire[] =>
       const [colour = '', from = '', to = ''] = line.trim().split(/\s+/);
       return { id: `${prefix}${i + 1}`, colour, from: from as TerminalRef, to: to as TerminalRef };
     });
+
+type Pair = [from: TerminalRef, to: TerminalRef];
+
+/** The pairs of points that put parts of two terminals one after the other, from one point to another. */
+export function inSeries(from: TerminalRef, parts: readonly Part[], to: TerminalRef): Pair[] {
+  const ends = parts.map(({ id, terminals: [a, b] }): Pair => [
+    `${id}.${a?.id ?? ''}`,
+    `${id}.${b?.id ?? ''}`,
+  ]);
+  const [starts, arrives] = [ends.map(([a]) => a), ends.map(([, b]) => b)];
+  return [from, ...arrives].map((each, i): Pair => [each, starts[i] ?? to]);
+}
+
+/** Wires between pairs of points, a colour each. */
+export const wired = (
+  prefix: string,
+  colours: readonly string[],
+  pairs: readonly Pair[],
+  ohms?: Wire['ohms'],
+): Wire[] =>
+  pairs.map(([from, to], i) => ({
+    id: `${prefix}${i + 1}`,
+    colour: colours[i] ?? 'NA',
+    from,
+    to,
+    ...(ohms && { ohms }),
+  }));

@@ -1,3 +1,4 @@
+import { chain24 } from '../assemblies/chain24';
 import {
   handActuator,
   panel,
@@ -7,9 +8,9 @@ import {
   TOOLS,
 } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
-import { coil, motor, transformer } from '../shelf/loads';
+import { coil, motor } from '../shelf/loads';
 import { CAUTIONS, commonPractice, look } from '../shelf/practice';
-import { cutOff, fuse } from '../shelf/protectors';
+import { cutOff } from '../shelf/protectors';
 import { board, fedInput, powerInput } from '../shelf/relays';
 import { mainsCord } from '../shelf/supplies';
 import { plainSwitch, relayContact, setPointSwitch } from '../shelf/switches';
@@ -88,6 +89,105 @@ export const boiler = unit({
       litBy: 'spark',
     }),
   ],
+  assemblies: [
+    chain24({
+      line: ['cord.L', 'cord.N'],
+      feeds: ['board.R', 'board.C'],
+      windings: { primary: 13, secondary: 0.6, gives: 26 },
+      panel: 'controls',
+      contacts: [
+        plainSwitch(
+          {
+            id: 'call',
+            name: 'Thermostat contact',
+            role: 'calls for heat',
+            actuator: 'thermostat',
+            free: 'off',
+            prior: commonPractice(1),
+            byHand: 'Turn the thermostat itself up and down.',
+            where: 'On the wall of the living room',
+          },
+          { circuit: 'control', amps: 0.5 },
+          { off: 'open', heat: 'closed' },
+        ),
+        setPointSwitch(
+          {
+            id: 'low-water',
+            name: 'Low-water cut-off',
+            role: 'stops the burner without water',
+            actuator: 'level',
+            safety: true,
+            prior: commonPractice(2.5),
+            panel: 'jacket',
+            where: 'At the height of the lowest water',
+            byHand: 'It cannot be moved by hand: blow it down, it must open.',
+          },
+          IN_CHAIN,
+          { opens: 40, closes: 55, tolerance: 5 },
+        ),
+        setPointSwitch(
+          {
+            id: 'aquastat',
+            name: 'Aquastat',
+            role: 'keeps the water under its limit',
+            actuator: 'water',
+            safety: true,
+            prior: commonPractice(2.5),
+            aliases: [{ word: 'high limit' }],
+            panel: 'controls',
+            where: 'On its well, behind the cover',
+          },
+          IN_CHAIN,
+          { opens: 185, closes: 165, tolerance: 6 },
+        ),
+        setPointSwitch(
+          {
+            id: 'pressure-limit',
+            name: 'Pressure limit',
+            role: 'stops the burner when the pressure rises',
+            actuator: 'pressure',
+            safety: true,
+            prior: commonPractice(1),
+            panel: 'jacket',
+            where: 'On a syphon at the top',
+          },
+          IN_CHAIN,
+          { opens: 27, closes: 22, tolerance: 1.5 },
+        ),
+        setPointSwitch(
+          {
+            id: 'spill',
+            name: 'Spill switch',
+            role: 'opens when flue gas comes back at the hood',
+            actuator: 'hood',
+            safety: true,
+            reset: 'manual',
+            prior: commonPractice(2),
+            panel: 'jacket',
+            where: 'On the draft hood',
+            byHand: 'It cannot be moved by hand: press its button once it is cool.',
+          },
+          IN_CHAIN,
+          { opens: 240, closes: 180, tolerance: 15 },
+        ),
+        cutOff(
+          {
+            id: 'rollout',
+            name: 'Rollout link',
+            role: 'opens for good when flame leaves its place',
+            causes: ['a sooted heat exchanger', 'a blocked flue'],
+            prior: commonPractice(1.5),
+            panel: 'burners',
+            where: 'Over the burner door',
+          },
+          'chamber',
+          360,
+        ),
+      ],
+      looksAt: 'board.TH',
+      colours: ['RD-WH', 'WH-RD', 'YE', 'YE-BK', 'YE-RD', 'OR', 'OR-BK'],
+    }),
+  ],
   panels: [
     panel('jacket', 'Front jacket', 'lifts off', 1, 'front'),
     panel('controls', 'Control cover', '2 cross-head screws', 2, 'front', { tool: TOOLS.cross }),
@@ -95,105 +195,6 @@ export const boiler = unit({
   ],
   parts: [
     frame('Jacket', 'metal of the boiler'),
-    transformer(
-      {
-        id: 'transformer',
-        name: 'Control transformer',
-        role: 'makes 24 V',
-        seenAs: { name: 'Hum of the transformer', off: 'is not heard', runs: 'is heard' },
-        prior: commonPractice(1.5),
-        panel: 'controls',
-      },
-      { primary: 13, secondary: 0.6, volts: 120, gives: 26 },
-    ),
-    fuse({ id: 'fuse', name: '24 V fuse', role: 'protects the transformer', panel: 'controls' }, 3),
-    plainSwitch(
-      {
-        id: 'call',
-        name: 'Thermostat contact',
-        role: 'calls for heat',
-        actuator: 'thermostat',
-        free: 'off',
-        prior: commonPractice(1),
-        byHand: 'Turn the thermostat itself up and down.',
-        where: 'On the wall of the living room',
-      },
-      { circuit: 'control', amps: 0.5 },
-      { off: 'open', heat: 'closed' },
-    ),
-    setPointSwitch(
-      {
-        id: 'low-water',
-        name: 'Low-water cut-off',
-        role: 'stops the burner without water',
-        actuator: 'level',
-        safety: true,
-        prior: commonPractice(2.5),
-        panel: 'jacket',
-        where: 'At the height of the lowest water',
-        byHand: 'It cannot be moved by hand: blow it down, it must open.',
-      },
-      IN_CHAIN,
-      { opens: 40, closes: 55, tolerance: 5 },
-    ),
-    setPointSwitch(
-      {
-        id: 'aquastat',
-        name: 'Aquastat',
-        role: 'keeps the water under its limit',
-        actuator: 'water',
-        safety: true,
-        prior: commonPractice(2.5),
-        aliases: [{ word: 'high limit' }],
-        panel: 'controls',
-        where: 'On its well, behind the cover',
-      },
-      IN_CHAIN,
-      { opens: 185, closes: 165, tolerance: 6 },
-    ),
-    setPointSwitch(
-      {
-        id: 'pressure-limit',
-        name: 'Pressure limit',
-        role: 'stops the burner when the pressure rises',
-        actuator: 'pressure',
-        safety: true,
-        prior: commonPractice(1),
-        panel: 'jacket',
-        where: 'On a syphon at the top',
-      },
-      IN_CHAIN,
-      { opens: 27, closes: 22, tolerance: 1.5 },
-    ),
-    setPointSwitch(
-      {
-        id: 'spill',
-        name: 'Spill switch',
-        role: 'opens when flue gas comes back at the hood',
-        actuator: 'hood',
-        safety: true,
-        reset: 'manual',
-        prior: commonPractice(2),
-        panel: 'jacket',
-        where: 'On the draft hood',
-        byHand: 'It cannot be moved by hand: press its button once it is cool.',
-      },
-      IN_CHAIN,
-      { opens: 240, closes: 180, tolerance: 15 },
-    ),
-    cutOff(
-      {
-        id: 'rollout',
-        name: 'Rollout link',
-        role: 'opens for good when flame leaves its place',
-        causes: ['a sooted heat exchanger', 'a blocked flue'],
-        prior: commonPractice(1.5),
-        panel: 'burners',
-        where: 'Over the burner door',
-      },
-      'chamber',
-      360,
-    ),
     board(
       {
         id: 'board',
@@ -359,18 +360,6 @@ export const boiler = unit({
     ),
   ],
   wires: wires(`
-    BK cord.L transformer.L
-    WH cord.N transformer.N
-    RD transformer.R fuse.a
-    RD-WH fuse.b board.R
-    BU transformer.C board.C
-    RD-WH board.R call.1
-    WH-RD call.2 low-water.1
-    YE low-water.2 aquastat.1
-    YE-BK aquastat.2 pressure-limit.1
-    YE-RD pressure-limit.2 spill.1
-    OR spill.2 rollout.a
-    OR-BK rollout.b board.TH
     BK cord.L pump-contact.C
     VT pump-contact.NO pump.a
     WH pump.b cord.N

@@ -1,10 +1,10 @@
 import type { BoardState, Diagram, SwitchPart } from '../../core/diagram/diagram';
+import { chain24 } from '../assemblies/chain24';
 import { handActuator, panel, quantity, relayActuator, temperature } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
 import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
-import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** A safety of the 24 V chain. */
@@ -192,6 +192,63 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
       },
       ...(condensing ? [collector] : []),
     ],
+    assemblies: [
+      chain24({
+        line: ['door-switch.2', 'line.N'],
+        feeds: ['board.R', 'board.C'],
+        windings: { primary: 14, secondary: 0.7, gives: 26 },
+        panel: 'blower-door',
+        where: { transformer: 'On the blower deck', fuse: 'On the board' },
+        contacts: [
+          chainLimit(
+            {
+              id: 'limit',
+              prior: commonPractice(2),
+              causes: [...CAUSES.furnaceAir],
+              name: 'Main limit',
+              role: 'opens when the plenum gets too hot',
+              actuator: 'plenum',
+              panel: 'burner-door',
+              where: 'Above the burners, through the partition',
+            },
+            190,
+            160,
+          ),
+          chainLimit(
+            {
+              id: 'rollout',
+              prior: commonPractice(0.7),
+              causes: [...CAUSES.rollout],
+              name: 'Rollout switch',
+              role: 'opens when flame rolls out',
+              actuator: 'burner',
+              reset: 'manual',
+              panel: 'burner-door',
+              where: 'On the burner box',
+            },
+            300,
+            250,
+          ),
+          chainLimit(
+            {
+              id: 'blower-limit',
+              prior: commonPractice(0.5),
+              causes: [...CAUSES.furnaceAir],
+              name: 'Blower-side limit',
+              role: 'opens when heat comes back through the blower',
+              actuator: 'compartment',
+              reset: 'manual',
+              panel: 'blower-door',
+              where: 'On the blower housing',
+            },
+            160,
+            120,
+          ),
+        ],
+        looksAt: 'board.LIM',
+        colours: ['RD-WH', 'YE', 'YE', 'YE-BK'],
+      }),
+    ],
     panels: [
       panel('burner-door', 'Burner door', 'lifts off', 1, 'front'),
       panel('blower-door', 'Blower door', 'lifts off; opens its switch', 1, 'front'),
@@ -213,43 +270,6 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
         { closed: 'closed', open: 'open' },
       ),
       {
-        id: 'transformer',
-        name: 'Control transformer',
-        seenAs: { name: 'Hum of the transformer', off: 'is not heard', runs: 'is heard' },
-        role: 'makes 24 V',
-        kind: 'load',
-        load: 'transformer',
-        terminals: [{ id: 'L' }, { id: 'N' }, { id: 'R' }, { id: 'C' }],
-        windings: { primary: 'primary', secondary: 'secondary' },
-        elements: [
-          {
-            id: 'primary',
-            between: ['L', 'N'],
-            value: { nominal: 14, low: 11, high: 18 },
-            working: { nominal: 2400, low: 1800, high: 3200 },
-            volts: 120,
-          },
-          {
-            id: 'secondary',
-            between: ['R', 'C'],
-            value: { nominal: 0.7, low: 0.5, high: 1 },
-            volts: 26,
-          },
-        ],
-        panel: 'blower-door',
-        where: 'On the blower deck',
-      },
-      fuse(
-        {
-          id: 'fuse',
-          name: '24 V fuse',
-          role: 'protects the transformer',
-          panel: 'blower-door',
-          where: 'On the board',
-        },
-        3,
-      ),
-      {
         id: 'call',
         name: 'Thermostat contacts',
         role: 'call for heat or fan',
@@ -265,50 +285,6 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
         table: table({ off: [], heat: ['R-W'], fan: ['R-G'] }),
         where: 'On the wall of the living room',
       },
-      chainLimit(
-        {
-          id: 'limit',
-          prior: commonPractice(2),
-          causes: [...CAUSES.furnaceAir],
-          name: 'Main limit',
-          role: 'opens when the plenum gets too hot',
-          actuator: 'plenum',
-          panel: 'burner-door',
-          where: 'Above the burners, through the partition',
-        },
-        190,
-        160,
-      ),
-      chainLimit(
-        {
-          id: 'rollout',
-          prior: commonPractice(0.7),
-          causes: [...CAUSES.rollout],
-          name: 'Rollout switch',
-          role: 'opens when flame rolls out',
-          actuator: 'burner',
-          reset: 'manual',
-          panel: 'burner-door',
-          where: 'On the burner box',
-        },
-        300,
-        250,
-      ),
-      chainLimit(
-        {
-          id: 'blower-limit',
-          prior: commonPractice(0.5),
-          causes: [...CAUSES.furnaceAir],
-          name: 'Blower-side limit',
-          role: 'opens when heat comes back through the blower',
-          actuator: 'compartment',
-          reset: 'manual',
-          panel: 'blower-door',
-          where: 'On the blower housing',
-        },
-        160,
-        120,
-      ),
       {
         id: 'draft-switch',
         name: 'Draft switch',
@@ -587,19 +563,10 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
     ],
     wires: wires(`
     BK line.L door-switch.1
-    BK door-switch.2 transformer.L
-    WH line.N transformer.N
     GN line.G frame.G
-    RD transformer.R fuse.a
-    RD fuse.b board.R
-    BU transformer.C board.C
     RD board.R call.R
     WH call.W board.W
     GN call.G board.G
-    RD-WH board.R limit.a
-    YE limit.b rollout.a
-    YE rollout.b blower-limit.a
-    YE-BK blower-limit.b board.LIM
     YE-BK board.LIM draft-switch.a
     OR draft-switch.b ${condensing ? 'collector-switch.a' : 'board.PS'}
     OR board.PS valve-relay.C

@@ -1,35 +1,11 @@
-import type { Diagram, Part, Supply, SwitchPart } from '../../core/diagram/diagram';
+import type { Diagram, Supply, SwitchPart } from '../../core/diagram/diagram';
+import { loopContact, millivoltLoop } from '../assemblies/millivoltLoop';
 import { handActuator, panel, relayActuator, temperature } from '../shelf/actuators';
 import { commonPractice, look } from '../shelf/practice';
 import { board, powerInput } from '../shelf/relays';
 import { table } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
-/** One contact of the loop: they differ in what moves them. */
-const inLoop = (
-  id: string,
-  rest: Pick<SwitchPart, 'name' | 'role' | 'actuator' | 'free' | 'byHand' | 'table'> &
-    Partial<
-      Pick<
-        SwitchPart,
-        | 'setPoints'
-        | 'reset'
-        | 'safety'
-        | 'where'
-        | 'causes'
-        | 'handless'
-        | 'prior'
-        | 'soldAs'
-        | 'panel'
-      >
-    >,
-): SwitchPart => ({
-  id,
-  kind: 'switch',
-  terminals: [{ id: 'a' }, { id: 'b' }],
-  contacts: [{ id: 'a-b', between: ['a', 'b'], circuit: 'thermopile', amps: 0.09 }],
-  ...rest,
-});
 const heat = (closedBelow = true): SwitchPart['table'] => ({
   known: 'sheet',
   rows: [
@@ -39,7 +15,7 @@ const heat = (closedBelow = true): SwitchPart['table'] => ({
 });
 
 /** The switch on the wall of a living room, far from the valve. */
-const wallSwitch = inLoop('wall-switch', {
+const wallSwitch = loopContact('wall-switch', {
   causes: [
     'thin cable far longer than it should be',
     'a lamp switch: made for 120 V, not for millivolts',
@@ -65,47 +41,47 @@ const batteries: Supply = {
 };
 
 /** A receiver with its relay, which the remote speaks to: in the place of the wall switch. */
-const receiver: Part[] = [
-  board(
-    {
-      id: 'board',
-      name: 'Receiver of the remote',
-      role: 'closes the loop when the remote says so',
-      seenAs: { name: 'Light of the receiver' },
-      prior: commonPractice(2),
-      causes: ['too hot where it lies', 'batteries that have leaked'],
-      panel: 'grille',
-      where: 'Beside the valve, its slide at REMOTE',
-    },
-    [powerInput(['P', 'M'], 900, 4000, 4.6)],
-    [
-      {
-        id: 'waits',
-        says: 'dark',
-        drives: [],
-        next: [{ when: { remote: 'on' }, to: 'calls' }],
-      },
-      {
-        id: 'calls',
-        says: 'green',
-        drives: ['receiver-pull'],
-        next: [{ when: { remote: 'off' }, to: 'waits' }],
-      },
-    ],
-  ),
-  inLoop('receiver', {
-    name: 'Relay contact of the receiver',
-    role: 'turns the fire on when the board says so',
-    actuator: 'receiver-pull',
-    free: 'idle',
-    byHand: 'It is soldered in: press ON and OFF of the remote, or its slide.',
-    handless: true,
-    table: table({ idle: [], pulled: ['a-b'] }),
+const receiver = board(
+  {
+    id: 'board',
+    name: 'Receiver of the remote',
+    role: 'closes the loop when the remote says so',
+    seenAs: { name: 'Light of the receiver' },
     prior: commonPractice(2),
-    soldAs: 'the receiver with its remote',
+    causes: ['too hot where it lies', 'batteries that have leaked'],
     panel: 'grille',
-  }),
-];
+    where: 'Beside the valve, its slide at REMOTE',
+  },
+  [powerInput(['P', 'M'], 900, 4000, 4.6)],
+  [
+    {
+      id: 'waits',
+      says: 'dark',
+      drives: [],
+      next: [{ when: { remote: 'on' }, to: 'calls' }],
+    },
+    {
+      id: 'calls',
+      says: 'green',
+      drives: ['receiver-pull'],
+      next: [{ when: { remote: 'off' }, to: 'waits' }],
+    },
+  ],
+);
+
+/** Its relay, in the place of the wall switch. */
+const receiverContact = loopContact('receiver', {
+  name: 'Relay contact of the receiver',
+  role: 'turns the fire on when the board says so',
+  actuator: 'receiver-pull',
+  free: 'idle',
+  byHand: 'It is soldered in: press ON and OFF of the remote, or its slide.',
+  handless: true,
+  table: table({ idle: [], pulled: ['a-b'] }),
+  prior: commonPractice(2),
+  soldAs: 'the receiver with its remote',
+  panel: 'grille',
+});
 
 /** How fireplaces of the kind differ: turned on by a switch on the wall, or by a remote and its receiver in its place. */
 export interface FireplaceChoice {
@@ -159,37 +135,7 @@ export function millivoltFireplaceOf({ control }: FireplaceChoice): Diagram {
     ],
     panels: [panel('grille', 'Lower grille', 'none, drops down', 1, 'front')],
     parts: [
-      ...(remote ? receiver : [wallSwitch]),
-      inLoop('thermostat', {
-        name: 'Room thermostat',
-        role: 'calls for heat',
-        actuator: 'room',
-        free: 'below',
-        byHand: 'Turn its dial up and down.',
-        setPoints: { rising: { at: 72, tolerance: 1 }, falling: { at: 70, tolerance: 1 } },
-        table: heat(),
-      }),
-      inLoop('limit', {
-        name: 'High limit',
-        role: 'cuts the gas when the box gets too hot',
-        actuator: 'box',
-        free: 'below',
-        byHand: 'It cannot be moved by hand: warm it.',
-        setPoints: { rising: { at: 350, tolerance: 15 }, falling: { at: 300, tolerance: 15 } },
-        safety: true,
-        table: heat(),
-      }),
-      inLoop('vent-switch', {
-        name: 'Vent safety switch',
-        role: 'cuts the gas when the flue does not draw',
-        actuator: 'vent',
-        free: 'below',
-        byHand: 'It cannot be moved by hand: press its button to reset it.',
-        setPoints: { rising: { at: 190, tolerance: 10 }, falling: { at: 160, tolerance: 10 } },
-        reset: 'manual',
-        safety: true,
-        table: heat(),
-      }),
+      ...(remote ? [receiver] : []),
       {
         id: 'valve',
         name: 'Gas valve',
@@ -211,15 +157,56 @@ export function millivoltFireplaceOf({ control }: FireplaceChoice): Diagram {
         where: 'Behind the lower grille; go by the marks TP, TH and TP/TH, not by place',
       },
     ],
-    wires: wires(`
-    RD thermopile.TPTH ${remote ? 'receiver' : 'wall-switch'}.a
-    BN ${remote ? 'receiver' : 'wall-switch'}.b thermostat.a
-    BN thermostat.b limit.a
-    YE limit.b vent-switch.a
-    YE vent-switch.b valve.TH
-    WH valve.TP thermopile.TP
-    ${remote ? 'RD batteries.P board.P\n    BK batteries.M board.M' : ''}
-  `),
+    wires: remote
+      ? wires(
+          `
+            RD batteries.P board.P
+            BK batteries.M board.M
+          `,
+          'b',
+        )
+      : [],
+    assemblies: [
+      millivoltLoop({
+        source: ['thermopile.TPTH', 'thermopile.TP'],
+        contacts: [
+          remote ? receiverContact : wallSwitch,
+          loopContact('thermostat', {
+            name: 'Room thermostat',
+            role: 'calls for heat',
+            actuator: 'room',
+            free: 'below',
+            byHand: 'Turn its dial up and down.',
+            setPoints: { rising: { at: 72, tolerance: 1 }, falling: { at: 70, tolerance: 1 } },
+            table: heat(),
+          }),
+          loopContact('limit', {
+            name: 'High limit',
+            role: 'cuts the gas when the box gets too hot',
+            actuator: 'box',
+            free: 'below',
+            byHand: 'It cannot be moved by hand: warm it.',
+            setPoints: { rising: { at: 350, tolerance: 15 }, falling: { at: 300, tolerance: 15 } },
+            safety: true,
+            table: heat(),
+          }),
+          loopContact('vent-switch', {
+            name: 'Vent safety switch',
+            role: 'cuts the gas when the flue does not draw',
+            actuator: 'vent',
+            free: 'below',
+            byHand: 'It cannot be moved by hand: press its button to reset it.',
+            setPoints: { rising: { at: 190, tolerance: 10 }, falling: { at: 160, tolerance: 10 } },
+            reset: 'manual',
+            safety: true,
+            table: heat(),
+          }),
+        ],
+        coil: ['valve.TH', 'valve.TP'],
+        colours: ['RD', 'BN', 'BN', 'YE', 'YE'],
+        back: 'WH',
+      }),
+    ],
     uses: [
       remote
         ? { id: 'fire', name: 'Fire by the remote', steps: 'remote=on,wait=60,remote=off' }
