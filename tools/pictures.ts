@@ -46,7 +46,7 @@ const VIEWS: View[] = [
   view('look-again', PHONE, 'light', `${call(0)}/monitor`, 'verdict-check-again', {
     press: ['key-over', 'key-over'],
   }),
-  view('verdict', PHONE, 'dark', `${call(4)}/monitor`, 'verdict-fault'),
+  view('verdict', PHONE, 'dark', `${call(4)}/monitor`, 'verdict-fault', { press: ['gate-done'] }),
   view('work-complaint', PHONE, 'light', `${call(6)}/work`, 'outcome-off', {
     press: ['source-told', 'moment-timer=heat,start=pressed', 'subject-element'],
   }),
