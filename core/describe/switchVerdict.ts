@@ -4,7 +4,9 @@ import type { Explanation, SwitchState } from '../inference/switchVerdict';
 import { positionsOf } from '../diagram/setup';
 import { coldPositions, type Depth } from '../plan/proof';
 import { sayFaultOfSwitch } from './fault';
+import { newPart } from './newPart';
 import { sayPosition } from './position';
+import { remedyFor } from './remedy';
 import { saySlip, SLIP_REMEDY } from './slip';
 
 /** The verdict in words: a headline, what follows from it, and details line by line. */
@@ -86,6 +88,7 @@ export function sayVerdict(proved: Proved): VerdictInWords {
         lines: [
           `${percent} in 100, from ${verdict.because.length} reading${verdict.because.length === 1 ? '' : 's'} for it` +
             (verdict.against.length ? ` and ${verdict.against.length} against` : ''),
+          ...putIn(proved, verdict.faults),
         ],
       };
     }
@@ -131,10 +134,20 @@ function explain(
   }
 }
 
+/** What is bought, how it is put in and how it is proved, where the remedy is a new one. */
+function putIn({ diagram, part }: Proved, faults: readonly Fault[]): string[] {
+  const replaced = faults.some((each) => remedyFor(diagram, each).kind === 'replace');
+  const { bought = [], mounting, provedBy } = (replaced && newPart(diagram, part.id)) || {};
+  return [
+    ...bought,
+    ...(mounting !== undefined ? [`Putting it in: ${mounting}`] : []),
+    ...(provedBy !== undefined ? [`Proved by: ${provedBy}`] : []),
+  ];
+}
+
 /** What to do about a fault; the actuator is looked at before a switch is bought. */
 function action({ diagram, part }: Proved, fault: Fault): string {
-  if (modeOf(fault.mode).remedy.kind !== 'adjust')
-    return 'Replace the switch, with the same table, rating and lever.';
+  if (modeOf(fault.mode).remedy.kind !== 'adjust') return remedyFor(diagram, fault).says;
   const hardware = diagram.parts.flatMap((each) =>
     each.kind === 'hardware' && each.serves.includes(part.id) ? each.name : [],
   );
