@@ -60,6 +60,32 @@ it.each([
   expect(await page.close(SERVER_AWAY)).toEqual([]);
 });
 
+it('takes the complaint in the customer’s words, before the call is opened and after', async () => {
+  const page = await Browser.open(PHONE);
+  await page.driver.get(`${yarrix.address}/new`);
+  await page.fill('field-complaint', 'the burner wont get hot but its light comes on');
+  await page.fill('diagram-search', 'stove element');
+  await page.press('diagram-coil-burner');
+  await page.press('fit-coil-off');
+  await page.says('fit-lamp-runs', /lit/);
+  for (const [field, text] of [
+    ['make', 'Marrowby'],
+    ['model', 'C-3'],
+    ['place', 'Test scullery'],
+  ] as const)
+    await page.fill(`field-${field}`, text);
+  await page.press('open-call');
+  await page.press('work');
+  await page.press('tell-more');
+  await page.fill('complaint-words', 'zzz');
+  await page.says('complaint-fits', /stays as a note/);
+  await page.fill('complaint-words', 'the litle lamp comes on');
+  await page.press('fit-lamp-runs');
+  await page.press('pane-log');
+  await page.says('evidence', /stays cold[^]*is lit|is lit[^]*stays cold/);
+  expect(await page.close()).toEqual([]);
+});
+
 it('comes to the part by keyboard alone, and says why', async () => {
   const page = await Browser.open(WIDE_WINDOW, 'dark');
   const unit = faultyUnit('radiant-burner', 'element:open');

@@ -1,6 +1,7 @@
 import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
 import type { RepairStanding } from '../../core/plan/repair';
+import type { Tellable } from '../../core/inference/tellable';
 import type { SecondLook } from '../../core/inference/secondLook';
 import type { ReadAt, Shown } from '../../core/inference/shownUnder';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
@@ -21,12 +22,12 @@ interface AskedUnit {
 }
 
 /**
- * What the worker is asked: to get ready for a unit, what its faults are noticed by, what is known of
+ * What the worker is asked: to get ready for a unit, what its faults are noticed by, what can be told of it, what is known of
  * it, what schools take, or the readings that prove a switch.
  */
 export type WorkerQuestion = { number: number } & AskedUnit &
   (
-    | { ask: 'prepare' | 'complaints' }
+    | { ask: 'prepare' | 'complaints' | 'tellable' }
     | { ask: 'proof'; part: string; depth: Depth }
     /** What units with these faults show between two points, each run with its own. */
     | { ask: 'shown'; at: ReadAt; from: TerminalRef; to: TerminalRef; faults: Fault[][] }
@@ -106,6 +107,7 @@ export type WorkerAnswer = { number: number } & (
   | { kind: 'proof'; steps: ProofStep[] }
   | { kind: 'shown'; shown: Shown[] }
   | { kind: 'stand'; showing: Showing }
+  | { kind: 'tellable'; told: Tellable[] }
   | { kind: 'complaints'; complaints: ShownComplaint[]; hidden: Fault[] }
   | { kind: 'schools'; schools: { school: Policy; minutes: number }[] }
 );

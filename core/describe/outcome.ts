@@ -108,4 +108,6 @@ const isFused = ({ supplies }: Diagram, id: string): boolean =>
 
 /** A statement in the words of who sees it: "Burner, left front stays cold". */
 export const sayDoing = (diagram: Diagram, subject: string, outcome: Outcome): string =>
-  `${nameSeen(diagram, subject)} ${sayOutcome(diagram, subject, outcome)}`;
+  outcome.startsWith('says ')
+    ? `${nameSeen(diagram, subject)}: ${outcome.slice('says '.length)}`
+    : `${nameSeen(diagram, subject)} ${sayOutcome(diagram, subject, outcome)}`;

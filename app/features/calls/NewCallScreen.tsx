@@ -1,19 +1,22 @@
-import Feather from '@expo/vector-icons/Feather';
 import { router, useLocalSearchParams } from 'expo-router';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Controller, useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-form';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import type { FoundComplaint } from '../../../core/describe/complaintSearch';
 import { NewCallDto } from '../../../contract/call';
+import type { NewEntry } from '../../../contract/entry';
 import { readDto } from '../../../contract/readDto';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
+import { ComplaintFits, same } from '../../ui/ComplaintFits';
 import { Type } from '../../ui/Type';
-import { loadDiagram, loadDiagrams, diagramKey } from '../../state/diagrams';
+import { loadDiagram, loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { enqueue } from '../../sync/outbox';
-import { radius, space, touch, useTheme } from '../../theme/theme';
+import { space } from '../../theme/theme';
+import { DiagramChoice } from './DiagramChoice';
+import { useComplaintSearch } from '../../workers/useComplaintSearch';
 import { usePrepared } from '../../workers/usePrepared';
 
 interface Form {
@@ -52,6 +55,18 @@ function toCall(form: Form): NewCallDto {
   };
 }
 
+/** What was tapped as told by the customer. @param later milliseconds after now, which keep the order of several */
+const toStatement = (
+  callId: string,
+  { steps, subject, outcome }: FoundComplaint,
+  later: number,
+): NewEntry => ({
+  callId,
+  kind: 'statement',
+  phoneAt: new Date(Date.now() + later).toISOString(),
+  body: { source: 'told', steps, subject, outcome },
+});
+
 /** The same rules as the server's: one place says what a call must have. */
 const resolver: Resolver<Form> = (form) => {
   const read = readDto(NewCallDto, toCall(form));
@@ -69,7 +84,7 @@ const resolver: Resolver<Form> = (form) => {
 export function NewCallScreen() {
   const dispatch = useAppDispatch();
   const { diagram = '' } = useLocalSearchParams<{ diagram?: string }>();
-  const { list: diagrams, listState, bodies } = useAppSelector((state) => state.diagrams);
+  const { bodies } = useAppSelector((state) => state.diagrams);
   const { control, handleSubmit, formState } = useForm<Form>({
     resolver,
     defaultValues: { complaint: '', make: '', model: '', place: '', customer: '', diagram },
@@ -83,10 +98,23 @@ export function NewCallScreen() {
     if (id && version) void dispatch(loadDiagram({ id, version: Number(version) }));
   }, [dispatch, chosen]);
   usePrepared(chosen, bodies[chosen]);
+  const search = useComplaintSearch(chosen, bodies[chosen]);
+  const typed = useWatch({ control, name: 'complaint' });
+  const [told, setTold] = useState<{ of: string; list: FoundComplaint[] }>();
+  // What was told of one diagram says nothing of another.
+  const list = told?.of === chosen ? told.list : [];
+  const tap = (each: FoundComplaint): void => {
+    const others = list.filter((other) => !same(each, other));
+    setTold({ of: chosen, list: others.length < list.length ? others : [...list, each] });
+  };
 
   const open = handleSubmit(async (form) => {
     const id = crypto.randomUUID();
     await dispatch(enqueue({ to: 'calls', id, body: toCall(form) })).unwrap();
+    for (const [i, each] of list.entries())
+      await dispatch(
+        enqueue({ to: 'entries', id: crypto.randomUUID(), body: toStatement(id, each, i) }),
+      ).unwrap();
     router.replace(`/call/${id}`);
   });
   return (
@@ -98,57 +126,28 @@ export function NewCallScreen() {
             control={control}
             name={name}
             render={({ field }) => (
-              <Field
-                label={label}
-                testID={`field-${name}`}
-                value={field.value}
-                onChangeText={field.onChange}
-                onBlur={field.onBlur}
-                multiline={multiline}
-                fault={formState.errors[name]?.message}
-              />
+              <>
+                <Field
+                  label={label}
+                  testID={`field-${name}`}
+                  value={field.value}
+                  onChangeText={field.onChange}
+                  onBlur={field.onBlur}
+                  multiline={multiline}
+                  fault={formState.errors[name]?.message}
+                />
+                {name === 'complaint' && (
+                  <ComplaintFits search={search} text={typed} told={list} press={tap} />
+                )}
+              </>
             )}
           />
         ))}
-        <Type weight="heavy" role="heading" aria-level={2}>
-          Which diagram fits the unit?
-        </Type>
-        {listState === 'failed' ? (
-          <Notice
-            icon="wifi-off"
-            title="The diagrams could not be read"
-            text="This device has not seen them yet and the server is away. What you wrote stays here."
-            testID="diagrams-failed"
-          >
-            <Button
-              label="Try again"
-              icon="refresh-cw"
-              testID="diagrams-retry"
-              onPress={() => void dispatch(loadDiagrams())}
-            />
-          </Notice>
-        ) : diagrams.length === 0 ? (
-          <Notice icon="loader" title="Reading the diagrams" testID="diagrams-loading" />
-        ) : null}
         <Controller
           control={control}
           name="diagram"
           render={({ field }) => (
-            <View role="radiogroup" style={styles.list}>
-              {diagrams.map((each) => {
-                const key = diagramKey(each.id, each.version);
-                return (
-                  <Choice
-                    key={key}
-                    title={each.name}
-                    under={`${each.kind}, ${each.switches} ${each.switches === 1 ? 'switch' : 'switches'}`}
-                    chosen={field.value === key}
-                    testID={`diagram-${each.id}`}
-                    onPress={() => field.onChange(key)}
-                  />
-                );
-              })}
-            </View>
+            <DiagramChoice complaint={typed} chosen={field.value} choose={field.onChange} />
           )}
         />
         {formState.errors.diagram && (
@@ -170,62 +169,7 @@ export function NewCallScreen() {
   );
 }
 
-function Choice({
-  title,
-  under,
-  chosen,
-  testID,
-  onPress,
-}: {
-  title: string;
-  under: string;
-  chosen: boolean;
-  testID: string;
-  onPress: () => void;
-}) {
-  const palette = useTheme();
-  return (
-    <Pressable
-      role="radio"
-      aria-checked={chosen}
-      accessibilityLabel={title}
-      testID={testID}
-      onPress={onPress}
-      style={[
-        styles.choice,
-        {
-          backgroundColor: palette.card,
-          borderColor: chosen ? palette.act : palette.line,
-          borderWidth: chosen ? 3 : 1,
-        },
-      ]}
-    >
-      <Feather
-        name={chosen ? 'check-circle' : 'circle'}
-        size={24}
-        color={chosen ? palette.act : palette.soft}
-      />
-      <View style={styles.grow}>
-        <Type weight="strong">{title}</Type>
-        <Type size="small" tone="soft">
-          {under}
-        </Type>
-      </View>
-    </Pressable>
-  );
-}
-
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, width: '100%', maxWidth: 640, alignSelf: 'center' },
-  list: { gap: space.s },
-  choice: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    borderRadius: radius.medium,
-    padding: space.m,
-    minHeight: touch.row,
-  },
-  grow: { flex: 1 },
   foot: { padding: space.m, width: '100%', maxWidth: 640, alignSelf: 'center' },
 });

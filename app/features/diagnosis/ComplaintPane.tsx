@@ -3,7 +3,10 @@ import { StyleSheet, View } from 'react-native';
 import { isNoticed, type Outcome } from '../../../core/behaviour/statement';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { ComplaintFits } from '../../ui/ComplaintFits';
+import { Field } from '../../ui/Field';
 import { Type } from '../../ui/Type';
+import { useComplaintSearch } from '../../workers/useComplaintSearch';
 import { space } from '../../theme/theme';
 import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
 import { HOW_OFTEN, type HowOften } from '../../../core/call/evidence';
@@ -23,6 +26,8 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
     ...diagram.parts.filter(({ kind }) => kind === 'protector'),
     ...diagram.supplies.filter(({ amps }) => amps !== undefined),
   ];
+  const search = useComplaintSearch(work.key, diagram);
+  const [typed, setTyped] = useState('');
   const tell = (outcome: Outcome): void => {
     if (steps === undefined || subject === undefined) return;
     work.tell(source, steps, subject, outcome, { ...(often && { often }) });
@@ -48,7 +53,23 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
           onPress={() => setSource('seen')}
         />
       </View>
-      <Choice says="The moment">
+      <Field
+        label="In the customer’s words, or your own"
+        testID="complaint-words"
+        value={typed}
+        onChangeText={setTyped}
+      />
+      <ComplaintFits
+        search={search}
+        text={typed}
+        told={[]}
+        press={({ steps: moment, subject: what, outcome }) => {
+          work.tell(source, moment, what, outcome, { ...(often && { often }) });
+          setTyped('');
+          done();
+        }}
+      />
+      <Choice says="Or step by step: the moment">
         {momentsOf(diagram).map((moment) => (
           <Button
             key={moment.steps}

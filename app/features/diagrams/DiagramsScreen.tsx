@@ -2,7 +2,7 @@ import Feather from '@expo/vector-icons/Feather';
 import { useEffect, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import type { DiagramSummary } from '../../../contract/diagram';
-import { matches } from '../../../core/describe/searchWords';
+import { DiagramSearch } from '../../../core/describe/diagramSearch';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
@@ -33,19 +33,20 @@ export function DiagramsScreen() {
     void dispatch(loadDiagrams());
     void dispatch(loadCalls(''));
   }, [dispatch]);
+  const finder = useMemo(() => new DiagramSearch(diagrams), [diagrams]);
   const rows = useMemo(
     () =>
-      diagrams.map((diagram): Row => {
+      finder.find(search).map((diagram): Row => {
         const used = calls.filter((call) => call.diagramId === diagram.id).length;
         return { diagram, used };
       }),
-    [diagrams, calls],
+    [finder, search, calls],
   );
-  const found = rows
-    .filter(
-      ({ diagram: { id, words } }) => matches(words, search) && (!kept || favourites.includes(id)),
-    )
-    .sort(
+  const starred = diagrams.filter(({ id }) => favourites.includes(id)).length;
+  const found = rows.filter(({ diagram: { id } }) => !kept || favourites.includes(id));
+  // What is looked for stands by how well it fits, all of them by how often they are used.
+  if (!search.trim())
+    found.sort(
       (a, b) =>
         Number(favourites.includes(b.diagram.id)) - Number(favourites.includes(a.diagram.id)) ||
         b.used - a.used ||
@@ -66,7 +67,7 @@ export function DiagramsScreen() {
         />
         <View style={styles.row}>
           <Button
-            label={`All ${rows.length}`}
+            label={`All ${diagrams.length}`}
             testID="show-all"
             selected={!kept}
             onPress={() => setKept(false)}
@@ -74,7 +75,7 @@ export function DiagramsScreen() {
           />
           <Button
             icon="star"
-            label={`Favourites ${rows.filter(({ diagram }) => favourites.includes(diagram.id)).length}`}
+            label={`Favourites ${starred}`}
             testID="show-favourites"
             selected={kept}
             onPress={() => setKept(true)}

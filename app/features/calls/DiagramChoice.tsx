@@ -1,0 +1,141 @@
+import Feather from '@expo/vector-icons/Feather';
+import { useMemo, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { DiagramSearch } from '../../../core/describe/diagramSearch';
+import { diagramKey, loadDiagrams } from '../../state/diagrams';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { radius, space, touch, useTheme } from '../../theme/theme';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { Type } from '../../ui/Type';
+
+interface Props {
+  /** What is typed of the complaint: it brings the units forward that it can be of. */
+  complaint: string;
+  /** `id/version`. */
+  chosen: string;
+  choose: (diagram: string) => void;
+}
+
+/** Which diagram fits the unit: found by what it is called or what it does not do. */
+export function DiagramChoice({ complaint, chosen, choose }: Props) {
+  const dispatch = useAppDispatch();
+  const { list: diagrams, listState } = useAppSelector((state) => state.diagrams);
+  const [wanted, setWanted] = useState('');
+  const finder = useMemo(() => new DiagramSearch(diagrams), [diagrams]);
+  const offered = useMemo(
+    () => (wanted.trim() ? finder.find(wanted) : finder.order(complaint)),
+    [finder, wanted, complaint],
+  );
+  return (
+    <>
+      <Type weight="heavy" role="heading" aria-level={2}>
+        Which diagram fits the unit?
+      </Type>
+      <Field
+        label="Search kind of unit, part, or what people call it"
+        testID="diagram-search"
+        value={wanted}
+        onChangeText={setWanted}
+      />
+      {listState === 'failed' ? (
+        <Notice
+          icon="wifi-off"
+          title="The diagrams could not be read"
+          text="This device has not seen them yet and the server is away. What you wrote stays here."
+          testID="diagrams-failed"
+        >
+          <Button
+            label="Try again"
+            icon="refresh-cw"
+            testID="diagrams-retry"
+            onPress={() => void dispatch(loadDiagrams())}
+          />
+        </Notice>
+      ) : diagrams.length === 0 ? (
+        <Notice icon="loader" title="Reading the diagrams" testID="diagrams-loading" />
+      ) : offered.length === 0 ? (
+        <Notice
+          icon="search"
+          title="No diagram is found by these words"
+          text="Try the kind of unit alone, such as washer or furnace."
+          testID="diagrams-none"
+        />
+      ) : null}
+      <View role="radiogroup" style={styles.list}>
+        {offered.map((each) => {
+          const key = diagramKey(each.id, each.version);
+          return (
+            <Choice
+              key={key}
+              title={each.name}
+              under={`${each.kind}, ${each.switches} ${each.switches === 1 ? 'switch' : 'switches'}`}
+              chosen={chosen === key}
+              testID={`diagram-${each.id}`}
+              onPress={() => choose(key)}
+            />
+          );
+        })}
+      </View>
+    </>
+  );
+}
+
+function Choice({
+  title,
+  under,
+  chosen,
+  testID,
+  onPress,
+}: {
+  title: string;
+  under: string;
+  chosen: boolean;
+  testID: string;
+  onPress: () => void;
+}) {
+  const palette = useTheme();
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={chosen}
+      accessibilityLabel={title}
+      testID={testID}
+      onPress={onPress}
+      style={[
+        styles.choice,
+        {
+          backgroundColor: palette.card,
+          borderColor: chosen ? palette.act : palette.line,
+          borderWidth: chosen ? 3 : 1,
+        },
+      ]}
+    >
+      <Feather
+        name={chosen ? 'check-circle' : 'circle'}
+        size={24}
+        color={chosen ? palette.act : palette.soft}
+      />
+      <View style={styles.grow}>
+        <Type weight="strong">{title}</Type>
+        <Type size="small" tone="soft">
+          {under}
+        </Type>
+      </View>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: space.s },
+  choice: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    borderRadius: radius.medium,
+    padding: space.m,
+    minHeight: touch.row,
+  },
+  grow: { flex: 1 },
+});
