@@ -60,6 +60,19 @@ it.each([
   expect(await page.close(SERVER_AWAY)).toEqual([]);
 });
 
+it('starts without a complaint, and stays calm about it', async () => {
+  const page = await Browser.open(PHONE, 'dark');
+  await page.driver.get(`${yarrix.address}/new?diagram=water-pump/1`);
+  for (const field of ['complaint', 'make', 'model', 'place'])
+    await page.fill(`field-${field}`, 'not known');
+  await page.press('open-call');
+  await page.press('work');
+  await page.press('just-start');
+  await page.find('why');
+  expect(await page.has('unit-verdict')).toBe(false);
+  expect(await page.close()).toEqual([]);
+});
+
 it('takes the complaint in the customer’s words, before the call is opened and after', async () => {
   const page = await Browser.open(PHONE);
   await page.driver.get(`${yarrix.address}/new`);

@@ -33,7 +33,9 @@ export type Adding = 'statement' | 'act' | undefined;
 /** The verdict so far and the card in hand, with what may be told besides. */
 export function TestPane({ work, hand, adding, setAdding }: Props) {
   const [open, setOpen] = useState<'why' | 'way'>();
-  const begun = work.evidence.length > 0;
+  // Who knows nothing of the complaint starts with what is likeliest.
+  const [blank, setBlank] = useState(false);
+  const begun = blank || work.evidence.length > 0;
   const toggle = (which: 'why' | 'way') => (): void => setOpen(open === which ? undefined : which);
   const done = (): void => setAdding(undefined);
   useKeys({ y: toggle('why') });
@@ -41,6 +43,14 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
     <>
       <Thinking work={work} begun={begun} />
       {(!begun || adding === 'statement') && <ComplaintPane work={work} done={done} />}
+      {!begun && (
+        <Button
+          icon="fast-forward"
+          label="I do not know, just start"
+          testID="just-start"
+          onPress={() => setBlank(true)}
+        />
+      )}
       {adding === 'act' && <Acts work={work} done={done} />}
       {begun && !work.thinking && adding === undefined && (
         <>
