@@ -23,6 +23,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
   // What trips is spoken of as much as what does not run: at which moment decides a lot.
   const subjects = [
     ...diagram.parts.filter((part) => part.kind === 'load' && isNoticed(part)),
+    ...diagram.parts.filter((part) => part.kind === 'board' && part.logic),
     ...diagram.parts.filter(({ kind }) => kind === 'protector'),
     ...diagram.supplies.filter(({ amps }) => amps !== undefined),
   ];
