@@ -12,6 +12,8 @@ interface View {
   size: typeof PHONE;
   theme: 'light' | 'dark';
   path: string;
+  /** What is typed into which field, before anything is pressed. */
+  type?: Record<string, string>;
   press?: string[];
   /** What has to be on the screen before the picture is taken. */
   shows: string;
@@ -31,7 +33,10 @@ const view = (
 
 const VIEWS: View[] = [
   view('calls', PHONE, 'light', '/', 'new-call'),
-  view('new-call', PHONE, 'light', '/new', 'diagram-wall-oven'),
+  view('new-call', PHONE, 'light', '/new?diagram=coil-burner/1', 'fit-lamp-runs', {
+    type: { 'field-complaint': 'the burner wont get hot but its light comes on' },
+    press: ['fit-coil-off'],
+  }),
   view('call', PHONE, 'light', call(4), 'switch-monitor'),
   view('make-safe', PHONE, 'dark', `${call(0)}/primary`, 'gate-made-safe'),
   view('wires-off', PHONE, 'light', `${call(0)}/primary`, 'gate-wires-off', {
@@ -113,11 +118,12 @@ export async function pictures(only: string | undefined): Promise<number> {
 
 async function picture(
   yarrix: Yarrix,
-  { size, theme, path, press = [], shows }: View,
+  { size, theme, path, type = {}, press = [], shows }: View,
 ): Promise<Buffer> {
   const page = await Browser.open(size, theme);
   try {
     await page.driver.get(`${yarrix.address}${path}`);
+    for (const [id, text] of Object.entries(type)) await page.fill(id, text);
     for (const id of press) {
       await page.press(id);
       await page.driver.sleep(300);
