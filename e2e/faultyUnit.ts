@@ -77,6 +77,7 @@ export class FaultyUnit {
   async open(page: Browser, hands: Hands, address: string, place: string): Promise<void> {
     await page.driver.get(address);
     await hands.press('new-call');
+    await page.fill('diagram-search', builtIn(this.id)?.name ?? '');
     await page.find(`diagram-${this.id}`);
     await hands.press(`diagram-${this.id}`);
     await this.fillIn(page, hands, place);

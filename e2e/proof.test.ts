@@ -37,6 +37,7 @@ describe('a phone', () => {
     await page.fill('field-make', 'Marrowby');
     await page.fill('field-model', 'W-44');
     await page.fill('field-place', 'Test cellar');
+    await page.fill('diagram-search', 'washer lid switch');
     await page.press('diagram-top-load-washer');
     await page.press('open-call');
     await page.press('switch-lid-switch');
@@ -199,7 +200,7 @@ describe('a wide screen', () => {
         path === '/'
           ? `call-${CALL(2)}`
           : path === '/new'
-            ? 'diagram-wall-oven'
+            ? 'all-diagrams'
             : path.endsWith('infinite') || path === work
               ? 'keypad'
               : 'switch-infinite',

@@ -1,6 +1,7 @@
 import Feather from '@expo/vector-icons/Feather';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import type { DiagramSummary } from '../../../contract/diagram';
 import { DiagramSearch } from '../../../core/search/diagramSearch';
 import { diagramKey, loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
@@ -9,6 +10,9 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
+
+/** So many are in sight before all are asked for. */
+const FIRST = 6;
 
 interface Props {
   /** What is typed of the complaint: it brings the units forward that it can be of. */
@@ -24,15 +28,34 @@ export function DiagramChoice({ complaint, chosen, choose }: Props) {
   const { list: diagrams, listState } = useAppSelector((state) => state.diagrams);
   const [wanted, setWanted] = useState('');
   const finder = useMemo(() => new DiagramSearch(diagrams), [diagrams]);
+  const [all, setAll] = useState(false);
   const offered = useMemo(
     () => (wanted.trim() ? finder.find(wanted) : finder.order(complaint)),
     [finder, wanted, complaint],
   );
+  const one = diagrams.find((each) => diagramKey(each.id, each.version) === chosen);
+  if (one)
+    return (
+      <>
+        <Heading />
+        <Choice
+          title={one.name}
+          under={sayContents(one)}
+          chosen
+          testID={`diagram-${one.id}`}
+          onPress={() => choose('')}
+        />
+        <Button
+          icon="repeat"
+          label="Another diagram"
+          testID="another-diagram"
+          onPress={() => choose('')}
+        />
+      </>
+    );
   return (
     <>
-      <Type weight="heavy" role="heading" aria-level={2}>
-        Which diagram fits the unit?
-      </Type>
+      <Heading />
       <Field
         label="Search kind of unit, part, or what people call it"
         testID="diagram-search"
@@ -64,23 +87,41 @@ export function DiagramChoice({ complaint, chosen, choose }: Props) {
         />
       ) : null}
       <View role="radiogroup" style={styles.list}>
-        {offered.map((each) => {
+        {offered.slice(0, all ? undefined : FIRST).map((each) => {
           const key = diagramKey(each.id, each.version);
           return (
             <Choice
               key={key}
               title={each.name}
-              under={`${each.kind}, ${each.switches} ${each.switches === 1 ? 'switch' : 'switches'}`}
-              chosen={chosen === key}
+              under={sayContents(each)}
+              chosen={false}
               testID={`diagram-${each.id}`}
               onPress={() => choose(key)}
             />
           );
         })}
       </View>
+      {!all && offered.length > FIRST && (
+        <Button
+          icon="chevrons-down"
+          label={`All ${offered.length} diagrams`}
+          testID="all-diagrams"
+          onPress={() => setAll(true)}
+        />
+      )}
     </>
   );
 }
+
+/** The question is asked once, whether it is answered or not. */
+const Heading = () => (
+  <Type weight="heavy" role="heading" aria-level={2}>
+    Which diagram fits the unit?
+  </Type>
+);
+
+const sayContents = ({ kind, switches }: DiagramSummary): string =>
+  `${kind}, ${switches} ${switches === 1 ? 'switch' : 'switches'}`;
 
 function Choice({
   title,

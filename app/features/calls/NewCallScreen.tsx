@@ -1,5 +1,5 @@
 import { router, useLocalSearchParams } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Controller, useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { FoundComplaint } from '../../../core/search/complaintSearch';
@@ -29,8 +29,18 @@ interface Form {
   diagram: string;
 }
 
-const FIELDS: { name: keyof Omit<Form, 'diagram'>; label: string; multiline?: boolean }[] = [
-  { name: 'complaint', label: 'What does it do, or not do, and when?', multiline: true },
+interface Asked {
+  name: keyof Omit<Form, 'diagram'>;
+  label: string;
+  multiline?: boolean;
+}
+
+const COMPLAINT: Asked = {
+  name: 'complaint',
+  label: 'What does it do, or not do, and when?',
+  multiline: true,
+};
+const FIELDS: Asked[] = [
   { name: 'make', label: 'Make' },
   { name: 'model', label: 'Model' },
   { name: 'place', label: 'Where does it stand?' },
@@ -117,32 +127,28 @@ export function NewCallScreen() {
       ).unwrap();
     router.replace(`/call/${id}`);
   });
+  const asked = ({ name, label, multiline }: Asked): ReactNode => (
+    <Controller
+      key={name}
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <Field
+          label={label}
+          testID={`field-${name}`}
+          value={field.value}
+          onChangeText={field.onChange}
+          onBlur={field.onBlur}
+          multiline={multiline}
+          fault={formState.errors[name]?.message}
+        />
+      )}
+    />
+  );
   return (
     <Screen title="New call" back="/">
       <ScrollView contentContainerStyle={styles.inner}>
-        {FIELDS.map(({ name, label, multiline }) => (
-          <Controller
-            key={name}
-            control={control}
-            name={name}
-            render={({ field }) => (
-              <>
-                <Field
-                  label={label}
-                  testID={`field-${name}`}
-                  value={field.value}
-                  onChangeText={field.onChange}
-                  onBlur={field.onBlur}
-                  multiline={multiline}
-                  fault={formState.errors[name]?.message}
-                />
-                {name === 'complaint' && (
-                  <ComplaintFits search={search} text={typed} told={list} press={tap} />
-                )}
-              </>
-            )}
-          />
-        ))}
+        {asked(COMPLAINT)}
         <Controller
           control={control}
           name="diagram"
@@ -155,6 +161,8 @@ export function NewCallScreen() {
             {formState.errors.diagram.message}
           </Type>
         )}
+        <ComplaintFits search={search} text={typed} told={list} press={tap} />
+        {FIELDS.map(asked)}
       </ScrollView>
       <View style={styles.foot}>
         <Button
