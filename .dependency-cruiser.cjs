@@ -44,7 +44,7 @@ const coreRules = upwards('core', [
 
 const appOnly = (room, allowed) =>
   only(`app/${room}`, ['core', 'library', 'contract', ...allowed.map((each) => `app/${each}`)]);
-const BELOW_FEATURES = ['state', 'sync', 'theme', 'ui', 'workers'];
+const BELOW_FEATURES = ['search', 'state', 'sync', 'theme', 'ui', 'workers'];
 
 module.exports = {
   forbidden: [
@@ -55,10 +55,11 @@ module.exports = {
     only('server', ['core', 'contract', 'library']),
     only('app', ['core', 'contract', 'library']),
     appOnly('sync', []),
-    appOnly('workers', []),
+    appOnly('search', []),
+    appOnly('workers', ['search']),
     appOnly('state', ['sync']),
     appOnly('theme', ['state']),
-    appOnly('ui', ['theme', 'state', 'sync']),
+    appOnly('ui', ['theme', 'state', 'sync', 'search']),
     ...['calls', 'diagrams', 'switchProof'].map((feature) =>
       appOnly(`features/${feature}`, BELOW_FEATURES),
     ),

@@ -2,6 +2,7 @@ import { Key } from 'selenium-webdriver';
 import { valueUnder } from '../core/simulate/simulatedCall';
 import { ohmReading } from '../core/circuit/ohmReading';
 import { complaintOf } from '../core/inference/complaint';
+import { sayPoints } from '../core/describe/point';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/call/evidence';
 import { ownerOf } from '../core/fault/fault';
 import { parseFault } from '../core/fault/parseFault';
@@ -206,7 +207,7 @@ export class FaultyUnit {
     await hands.enter(shows);
     const taken = { meter: ORDINARY_METER };
     this.evidence.push({ kind: 'reading', of: 'unit', wiggle: false, ...at, shows, taken });
-    await page.says('last-entry', new RegExp(`${at.from} to ${at.to}`.replace(/\./g, '\\.')));
+    await page.says('last-entry', new RegExp(escaped(sayPoints(diagram, at.from, at.to))));
   }
 }
 
@@ -225,6 +226,8 @@ const WATCH_STALLS = `window.stalls = [];
   }).observe(document.body, { subtree: true, childList: true });
   new PerformanceObserver((list) => list.getEntries().forEach(({ duration }) => stalls.push([duration, pressed])))
     .observe({ type: 'longtask' });`;
+
+const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
 const diagnoses = new Map<string, UnitDiagnosis>();
 

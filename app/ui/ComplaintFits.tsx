@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { ComplaintSearch, FoundComplaint } from '../../core/search/complaintSearch';
+import type { ComplaintSearch, FoundComplaint } from '../search/complaintSearch';
 import { space } from '../theme/theme';
 import { Button } from './Button';
 import { Type } from './Type';

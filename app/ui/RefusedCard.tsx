@@ -1,7 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { NewEntry } from '../../contract/entry';
 import { sayInputFault } from '../../contract/problem';
-import { sayPoints } from '../../core/describe/point';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { discard, tryAgain } from '../sync/outbox';
 import { callOf, type OutboxItem } from '../sync/outboxItem';
@@ -73,7 +72,7 @@ function whatItIs(item: OutboxItem): string {
 function whatEntryIs(entry: NewEntry): string {
   switch (entry.kind) {
     case 'reading':
-      return `Reading ${sayPoints(entry.body.from, entry.body.to)}: ${entry.body.said}`;
+      return `Reading ${entry.body.from} to ${entry.body.to}: ${entry.body.said}`;
     case 'statement':
       return `${entry.body.source === 'told' ? 'Told' : 'Seen'}: ${entry.body.subject} ${entry.body.outcome}`;
     case 'look':

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { ComplaintSearch } from '../../core/search/complaintSearch';
+import { ComplaintSearch } from '../search/complaintSearch';
 import type { Diagram } from '../../core/diagram/diagram';
 import { askWorker } from './diagnosis';
 

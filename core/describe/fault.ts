@@ -1,5 +1,6 @@
 import type { Condition, Diagram, SwitchPart } from '../diagram/diagram';
 import { loopsOf } from '../diagram/loop';
+import { sayPoints } from './point';
 import { owners } from '../diagram/terminal';
 import { MODES, ownerOf, type Fault } from '../fault/fault';
 import { loopSuspect } from '../fault/place';
@@ -7,7 +8,7 @@ import { loopSuspect } from '../fault/place';
 /** A part, supply, wire or quantity by its id, as a person would call it; undefined for what is not there. */
 export function nameOfOwner(diagram: Diagram, id: string): string | undefined {
   const wire = diagram.wires.find((each) => each.id === id);
-  if (wire) return `Wire ${wire.colour}, ${wire.from} to ${wire.to}`;
+  if (wire) return `Wire ${wire.colour}, ${sayPoints(diagram, wire.from, wire.to)}`;
   const loop = loopsOf(diagram).find(({ source }) => loopSuspect(source.id) === id);
   if (loop) return `Loop of the ${loop.source.name.toLowerCase()}`;
   return [...owners(diagram), ...diagram.actuators].find((each) => each.id === id)?.name;

@@ -3,7 +3,8 @@ import type { ProofStep } from '../call/reading';
 import type { Diagram } from '../diagram/diagram';
 import type { RepairStanding, Run } from '../plan/repair';
 import { nameSeen } from './outcome';
-import { ACT_WORDS, capital, nameOf, sayEvidence, sayLast } from './unit';
+import { ACT_WORDS, nameOf, sayEvidence } from './unit';
+import { capital, sayLast } from './use';
 
 /** What was done, in a line: "Door switch replaced, lid switch adjusted". */
 const sayRepairs = (diagram: Diagram, repairs: readonly Repair[]): string =>

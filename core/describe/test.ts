@@ -1,33 +1,35 @@
 import type { Diagram, QuantityActuator } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { quantityOf } from '../inference/quantity';
-import { sayPoints } from './point';
+import { sayPoints, sayTerminals } from './point';
+import { sayUse } from './use';
 import { sayPosition } from './position';
 import type { UnitTest } from '../plan/unitTests';
 
 /** A test in one sentence: what to do, with everything that must be true while it is done. */
 export function sayTest(diagram: Diagram, test: UnitTest): string {
-  const steps = (text: string): string => text.split(',').join(', ');
   switch (test.kind) {
     case 'look':
       return `look: ${diagram.looks?.find((each) => each.id === test.look)?.says ?? test.look}?`;
     case 'try': {
-      const bridged = test.jumper ? `with a jumper ${sayPoints(...test.jumper)}, attended, ` : '';
-      return `${bridged}try ${steps(test.steps)} and watch: ${nameOf(diagram, test.subject)}`;
+      const bridged = test.jumper
+        ? `with a jumper ${sayPoints(diagram, ...test.jumper)}, attended, `
+        : '';
+      return `${bridged}try ${sayUse(diagram, test.steps)} and watch: ${nameOf(diagram, test.subject)}`;
     }
     case 'measure': {
-      const when = test.steps === undefined ? '' : ` after ${steps(test.steps)}`;
+      const when = test.steps === undefined ? '' : ` after ${sayUse(diagram, test.steps)}`;
       const quantity = quantityOf(diagram, test.actuator);
       if (!quantity)
         return `live: current of ${nameOf(diagram, test.actuator)}, a clamp around one of its wires put on dead${when}`;
       return `measure ${quantity.name.toLowerCase()} by ${INSTRUMENT[quantity.quantity]}${when}`;
     }
     case 'volt':
-      return `live: volts ${sayPoints(test.from, test.to)}, clipped on dead, then ${steps(test.steps)}`;
+      return `live: volts ${sayPoints(diagram, test.from, test.to)}, clipped on dead, then ${sayUse(diagram, test.steps)}`;
     case 'ohm': {
       const moved = test.wiggle ? ['wiggled'] : [];
       return [
-        `ohms ${sayPoints(test.from, test.to)}`,
+        `ohms ${sayPoints(diagram, test.from, test.to)}`,
         ...moved,
         ...saySetup(diagram, test.setup),
       ].join(', ');
@@ -65,8 +67,8 @@ export function saySetup(diagram: Diagram, setup: Setup): string[] {
 
 /** Wires that are lifted, parts that are out and jumpers that are on. */
 export function sayChanges(diagram: Diagram, setup: Setup): string[] {
-  const lifted = setup.lifted.length ? [`wires off ${setup.lifted.join(' and ')}`] : [];
+  const lifted = setup.lifted.length ? [`wires off ${sayTerminals(diagram, setup.lifted)}`] : [];
   const out = setup.partsOut.map((id) => `${nameOf(diagram, id)} out`);
-  const jumpers = setup.jumpers.map((pair) => `jumper ${sayPoints(...pair)}`);
+  const jumpers = setup.jumpers.map((pair) => `jumper ${sayPoints(diagram, ...pair)}`);
   return [...lifted, ...out, ...jumpers];
 }

@@ -1,18 +1,15 @@
-import { parseSteps, splitWait, upToStep } from '../behaviour/step';
 import type { ActEvidence, Evidence, HowOften } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
 import { quantityOf } from '../inference/quantity';
 import { sayDoing, sayOutcome } from './outcome';
 import { sayPoints } from './point';
-import { sayPosition } from './position';
 import { sayAmps, sayDisplay, sayVolts } from './display';
 import type { Fault } from '../fault/fault';
 import { nameFault, nameOfOwner, sayModeIn } from './fault';
 import type { ShownOutcome } from '../plan/shownOutcome';
 import type { UnitTest } from '../plan/unitTests';
 import { sayChanges, saySetup } from './test';
-
-export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
+import { sayLast, sayWait } from './use';
 
 /** A suspect by its name; nothing stands for a unit in which nothing is wrong. */
 export const nameOf = (diagram: Diagram, id: string | undefined): string =>
@@ -72,50 +69,6 @@ export function sayShown(
   }
 }
 
-/** What is done with the unit, step by step: "plugged in, START held". */
-export function sayUse(diagram: Diagram, steps: string): string {
-  const parsed = parseSteps(diagram, steps);
-  if (!parsed.ok) return steps;
-  const said = parsed.value.map((_, i) => sayLast(diagram, upToStep(steps, i)));
-  return ['Plugged in', ...said.filter((each) => each !== 'Plugged in')].join(', ');
-}
-
-/** The steps of a use that can be spoken of, each up to itself. */
-export function momentsOf(diagram: Diagram): { steps: string; says: string }[] {
-  return (diagram.uses ?? []).flatMap((use) => {
-    const parsed = parseSteps(diagram, use.steps);
-    if (!parsed.ok) return [];
-    return parsed.value.map((_, i) => {
-      const steps = upToStep(use.steps, i);
-      return { steps, says: sayLast(diagram, steps) };
-    });
-  });
-}
-
-/** The last of some steps, as a moment: "START held". */
-export function sayLast(diagram: Diagram, steps: string): string {
-  const parsed = parseSteps(diagram, steps);
-  const does = parsed.ok ? parsed.value.at(-1)?.does : undefined;
-  switch (does?.kind) {
-    case 'move':
-      return capital(sayPosition(diagram, does.actuator, does.position));
-    case 'set':
-      return `${nameOf(diagram, does.actuator)} at ${does.value}`;
-    case 'power':
-      return does.on ? 'Plugged in' : 'Unplugged';
-    case 'reset':
-      return `${nameOf(diagram, does.part)} reset`;
-    case undefined:
-      return steps;
-  }
-}
-
-/** How long after the last step a live reading was taken, where that was waited for. */
-function sayWait(steps: string): string {
-  const { waits } = splitWait(steps);
-  return waits ? `, after ${waits} s` : '';
-}
-
 /** One entry in two short lines: what was done, and what it showed. */
 export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; shown: string } {
   switch (entry.kind) {
@@ -123,7 +76,7 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
       return {
         what: [
           sayLast(diagram, entry.steps),
-          ...(entry.jumper ? [`jumper ${entry.jumper.join(' to ')}`] : []),
+          ...(entry.jumper ? [`jumper ${sayPoints(diagram, ...entry.jumper)}`] : []),
           entry.source,
           ...(entry.often ? [OFTEN_WORDS[entry.often].toLowerCase()] : []),
           ...(entry.since ? [entry.since] : []),
@@ -156,7 +109,7 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
       return {
         what: [
           ...(entry.of === 'twin' ? ['good twin'] : []),
-          sayPoints(entry.from, entry.to),
+          sayPoints(diagram, entry.from, entry.to),
           ...(entry.steps === undefined
             ? saySetup(diagram, entry.setup)
             : [

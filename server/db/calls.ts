@@ -1,5 +1,5 @@
 import type { CallPage, CallSummary, NewCallDto } from '../../contract/call';
-import { foldText } from '../../core/search/searchWords';
+import { foldText } from '../../core/describe/searchWords';
 import type { Queries } from './database';
 
 const SUMMARY = `

@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import { MOST_BODIES, type DiagramBody, type DiagramSummary } from '../../contract/diagram';
-import { searchWords } from '../../core/search/searchWords';
+import { searchWords } from '../../core/describe/searchWords';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { Queries } from './database';
 

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import type { CallSummary } from '../../../contract/call';
-import { foldText, matches as hasWords } from '../../../core/search/searchWords';
+import { foldText, matches as hasWords } from '../../../core/describe/searchWords';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Field } from '../../ui/Field';

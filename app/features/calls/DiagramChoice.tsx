@@ -2,7 +2,7 @@ import Feather from '@expo/vector-icons/Feather';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { DiagramSummary } from '../../../contract/diagram';
-import { DiagramSearch } from '../../../core/search/diagramSearch';
+import { DiagramSearch } from '../../search/diagramSearch';
 import { diagramKey, loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { radius, space, touch, useTheme } from '../../theme/theme';

@@ -2,7 +2,7 @@ import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Controller, useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-form';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import type { FoundComplaint } from '../../../core/search/complaintSearch';
+import type { FoundComplaint } from '../../search/complaintSearch';
 import { NewCallDto } from '../../../contract/call';
 import type { NewEntry } from '../../../contract/entry';
 import { readDto } from '../../../contract/readDto';

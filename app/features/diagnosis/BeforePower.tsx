@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { sayBeforeUse } from '../../../core/describe/beforeUse';
-import { sayUse } from '../../../core/describe/unit';
+import { sayUse } from '../../../core/describe/use';
 import { Button } from '../../ui/Button';
 import { Type } from '../../ui/Type';
 import type { Work } from './useWork';

@@ -10,7 +10,8 @@ import { useComplaintSearch } from '../../workers/useComplaintSearch';
 import { space } from '../../theme/theme';
 import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
 import { HOW_OFTEN, type HowOften } from '../../../core/call/evidence';
-import { momentsOf, OFTEN_WORDS } from '../../../core/describe/unit';
+import { OFTEN_WORDS } from '../../../core/describe/unit';
+import { momentsOf } from '../../../core/describe/use';
 import type { Work } from './useWork';
 
 /** What the unit does and does not do, put together from its own controls and loads. */

@@ -7,7 +7,7 @@ import { ProbePair } from '../../ui/ProbePair';
 import { Type } from '../../ui/Type';
 import type { GoodShown } from '../../workers/diagnosis';
 import { Good } from './Good';
-import { sayUse } from '../../../core/describe/unit';
+import { sayUse } from '../../../core/describe/use';
 import { Reach } from './TestCard';
 import type { Work } from './useWork';
 

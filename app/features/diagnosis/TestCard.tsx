@@ -14,7 +14,7 @@ import { space } from '../../theme/theme';
 import type { GoodShown, ShownTest } from '../../workers/diagnosis';
 import { contactOf, Good } from './Good';
 import { MeasureCard } from './MeasureCard';
-import { capital } from '../../../core/describe/unit';
+import { capital } from '../../../core/describe/use';
 import { TryCard } from './TryCard';
 import type { Work } from './useWork';
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
-import { capital, sayUse } from '../../../core/describe/unit';
+import { capital, sayUse } from '../../../core/describe/use';
 import type { TryTest } from '../../../core/plan/unitTests';
 import { Button } from '../../ui/Button';
 import { ProbePair } from '../../ui/ProbePair';

@@ -8,7 +8,8 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import type { ShownSuspect, ShownVerdict } from '../../workers/diagnosis';
-import { ACT_WORDS, capital, nameOf, sayEvidence, sayFaultOf } from '../../../core/describe/unit';
+import { ACT_WORDS, nameOf, sayEvidence, sayFaultOf } from '../../../core/describe/unit';
+import { capital } from '../../../core/describe/use';
 import type { Remedy } from '../../../core/fault/mode';
 import type { Work } from './useWork';
 

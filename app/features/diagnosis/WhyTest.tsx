@@ -6,7 +6,8 @@ import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space, useTheme } from '../../theme/theme';
 import type { ShownTest } from '../../workers/diagnosis';
-import { capital, nameOf, sayShown } from '../../../core/describe/unit';
+import { nameOf, sayShown } from '../../../core/describe/unit';
+import { capital } from '../../../core/describe/use';
 import type { Work } from './useWork';
 
 /** Why this test: its price, what each outcome would mean, and what may be taken instead. */

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { TerminalRef } from '../../../core/diagram/diagram';
 import { drawnSetup } from '../../../core/diagram/setup';
 import { drawnShowing } from '../../../core/drawing/showing';
+import { sayPoints } from '../../../core/describe/point';
 import { sayShownOn } from '../../../core/describe/shown';
 import { nameOf } from '../../../core/describe/unit';
 import type { ReadAt } from '../../../core/inference/shownUnder';
@@ -66,9 +67,7 @@ export function WiringPane({ work, test }: { work: Work; test: MeterTest | undef
       )}
       {from !== undefined && to !== undefined && (
         <Card testID="between">
-          <Type weight="strong">
-            {from} to {to}
-          </Type>
+          <Type weight="strong">{sayPoints(diagram, from, to)}</Type>
           <Type weight="strong" tone="good" testID="between-good">
             A good unit shows {says(0)}
           </Type>

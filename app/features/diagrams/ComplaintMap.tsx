@@ -9,7 +9,7 @@ import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { askWorker, type ShownComplaint } from '../../workers/diagnosis';
 import { sayDoing } from '../../../core/describe/outcome';
-import { sayLast } from '../../../core/describe/unit';
+import { sayLast } from '../../../core/describe/use';
 
 type Found = { complaints: ShownComplaint[]; hidden: Fault[] };
 

@@ -2,7 +2,7 @@ import Feather from '@expo/vector-icons/Feather';
 import { useEffect, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import type { DiagramSummary } from '../../../contract/diagram';
-import { DiagramSearch } from '../../../core/search/diagramSearch';
+import { DiagramSearch } from '../../search/diagramSearch';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';

@@ -2,6 +2,7 @@ import { useCallback, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
 import { toSvg } from '../../../core/drawing/svg';
+import { sayPoint, sayPoints } from '../../../core/describe/point';
 import { nameFault } from '../../../core/describe/fault';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -124,13 +125,11 @@ function Between({
         <Type>
           {from === undefined
             ? 'Tap a point for the red probe, another for the black one.'
-            : `Red probe at ${from}. Now the black one.`}
+            : `Red probe at ${sayPoint(diagram, from)}. Now the black one.`}
         </Type>
       ) : (
         <>
-          <Type weight="strong">
-            {from} to {to}
-          </Type>
+          <Type weight="strong">{sayPoints(diagram, from, to)}</Type>
           <Type size="small" tone="soft">
             {bench.powered ? 'Live, in volts' : 'Unplugged, in ohms, wires on'}
           </Type>

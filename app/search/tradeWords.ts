@@ -1,4 +1,4 @@
-import { foldText } from './searchWords';
+import { foldText } from '../../core/describe/searchWords';
 
 /**
  * Words of customers and of the trade that mean the same when a unit or its complaint is looked for; the first

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { builtIn } from '../../library/library';
-import { tellable } from '../inference/tellable';
-import { UnitPredictor } from '../inference/unitPredictor';
-import { ORDINARY_METER } from '../meter/meter';
+import { tellable } from '../../core/inference/tellable';
+import { UnitPredictor } from '../../core/inference/unitPredictor';
+import { ORDINARY_METER } from '../../core/meter/meter';
 import { ComplaintSearch } from './complaintSearch';
 
 const searches = new Map<string, ComplaintSearch>();

@@ -1,6 +1,6 @@
 import { LIBRARY } from '../../library/library';
 import { DiagramSearch } from './diagramSearch';
-import { searchWords } from './searchWords';
+import { searchWords } from '../../core/describe/searchWords';
 
 const search = new DiagramSearch(
   LIBRARY.map((diagram) => ({ ...diagram, words: searchWords(diagram) })),

@@ -1,9 +1,9 @@
 import MiniSearch from 'minisearch';
-import type { Diagram, LoadPart } from '../diagram/diagram';
-import type { Tellable } from '../inference/tellable';
-import { nameSeen, sayDoing } from '../describe/outcome';
+import type { Diagram, LoadPart } from '../../core/diagram/diagram';
+import type { Tellable } from '../../core/inference/tellable';
+import { nameSeen, sayDoing } from '../../core/describe/outcome';
 import { tradeWords, typedWords } from './tradeWords';
-import { sayLast } from '../describe/unit';
+import { sayLast } from '../../core/describe/use';
 
 /** Something that can be told, in a sentence: "Drum does not turn, START held". */
 export interface FoundComplaint extends Tellable {
