@@ -4,6 +4,9 @@ import { reading, startTestServer, type TestServer } from '../testServer';
 import type { Queries } from './database';
 import { verify } from './verify';
 
+// Every diagram is checked as it is when it comes in: each verify takes some seconds.
+jest.setTimeout(60_000);
+
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();
