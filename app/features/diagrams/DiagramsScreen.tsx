@@ -94,7 +94,7 @@ export function DiagramsScreen() {
           />
         )}
         contentContainerStyle={styles.list}
-        ListEmptyComponent={<Empty state={rows.length ? 'none-match' : listState} />}
+        ListEmptyComponent={<Empty state={diagrams.length ? 'none-match' : listState} />}
         testID="diagrams"
       />
     </Screen>
