@@ -11,6 +11,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { CallPage } from '../contract/call';
+import { LIBRARY } from '../library/library';
 import { runProgram } from '../tools/runProgram';
 
 jest.setTimeout(240_000);
@@ -133,13 +134,13 @@ it('brings everything back from a backup, and replaces nothing without a word', 
   const made = await run(data, 'backup', file);
   expect(made).toEqual({
     code: 0,
-    output: expect.stringMatching(/2 shops, 80 diagrams, 16 calls/),
+    output: expect.stringMatching(`2 shops, ${2 * LIBRARY.length} diagrams, 16 calls`),
   });
   expect((await run(data, 'backup', file)).code).toBe(2);
   const fresh = join(folder, 'fresh');
   expect(await run(fresh, 'restore', file)).toEqual({
     code: 0,
-    output: expect.stringMatching(/2 shops, 80 diagrams, 16 calls/),
+    output: expect.stringMatching(`2 shops, ${2 * LIBRARY.length} diagrams, 16 calls`),
   });
   const refused = await run(fresh, 'restore', file);
   expect(refused).toEqual({ code: 69, output: expect.stringMatching(/--replace/) });
