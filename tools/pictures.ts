@@ -52,8 +52,8 @@ const VIEWS: View[] = [
     press: ['key-over', 'key-over'],
   }),
   view('verdict', PHONE, 'dark', `${call(4)}/monitor`, 'verdict-fault', { press: ['gate-done'] }),
-  view('work-complaint', PHONE, 'light', `${call(6)}/work`, 'outcome-off', {
-    press: ['source-told', 'moment-timer=heat,start=pressed', 'subject-element'],
+  view('work-complaint', PHONE, 'light', `${call(6)}/work`, 'fit-element-off', {
+    type: { 'complaint-words': 'the drum turns but the clothes stay cold' },
   }),
   view('work-next-test', PHONE, 'light', `${call(6)}/work`, 'keypad', {
     press: [

@@ -9,13 +9,14 @@ interface Props {
   search: ComplaintSearch | undefined;
   /** What was typed. */
   text: string;
-  /** What has been told of it already. */
-  told: readonly FoundComplaint[];
+  /** What has been ticked so far; undefined where a tap tells it at once. */
+  told?: readonly FoundComplaint[];
   press: (complaint: FoundComplaint) => void;
 }
 
 /** What of the unit a sentence may mean: one tap makes it something that was told. */
-export function ComplaintFits({ search, text, told, press }: Props) {
+export function ComplaintFits({ search, text, told: ticked, press }: Props) {
+  const told = ticked ?? [];
   const fits = useMemo(() => search?.find(text) ?? [], [search, text]);
   // Of what was told of already nothing else is so.
   const shown = [
@@ -27,7 +28,7 @@ export function ComplaintFits({ search, text, told, press }: Props) {
     <View style={styles.fits} aria-live="polite" testID="complaint-fits">
       <Type size="small" tone="soft">
         {shown.length
-          ? 'Which of these is it? Tap all that are so.'
+          ? `Which of these is it?${ticked ? ' Tap all that are so.' : ''}`
           : 'Nothing that this unit can do is named so: it stays as a note.'}
       </Type>
       {shown.map((each) => {
@@ -35,7 +36,7 @@ export function ComplaintFits({ search, text, told, press }: Props) {
         return (
           <Button
             key={`${each.subject} ${each.outcome} ${each.steps}`}
-            icon={chosen ? 'check-square' : 'square'}
+            icon={!ticked ? 'message-circle' : chosen ? 'check-square' : 'square'}
             label={each.says}
             testID={`fit-${each.subject}-${each.outcome.replace(/ /g, '-')}`}
             selected={chosen}

@@ -107,8 +107,9 @@ export function NewCallScreen() {
     const [id, version] = chosen.split('/');
     if (id && version) void dispatch(loadDiagram({ id, version: Number(version) }));
   }, [dispatch, chosen]);
-  usePrepared(chosen, bodies[chosen]);
+  // What can be told is asked for first: it is wanted at once, the advice not before the call is open.
   const search = useComplaintSearch(chosen, bodies[chosen]);
+  usePrepared(chosen, bodies[chosen]);
   const typed = useWatch({ control, name: 'complaint' });
   const [told, setTold] = useState<{ of: string; list: FoundComplaint[] }>();
   // What was told of one diagram says nothing of another.

@@ -64,7 +64,6 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
       <ComplaintFits
         search={search}
         text={typed}
-        told={[]}
         press={({ steps: moment, subject: what, outcome }) => {
           work.tell(source, moment, what, outcome, { ...(often && { often }) });
           setTyped('');
