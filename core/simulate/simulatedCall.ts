@@ -79,7 +79,7 @@ export function workCall(
 const STICKS = 0.5;
 
 /** What does not depend on when it is done: what a look finds, and where a hand goes wrong. */
-class Technician {
+export class Technician {
   private readonly salt: number;
   private readonly slipped = new Map<string, boolean>();
   constructor(chance: () => number) {
@@ -95,7 +95,12 @@ class Technician {
 
   /** A number in [0, 1) for each look, the same whenever it is looked. */
   finds(look: string): number {
-    return chanceFrom([...look].reduce((sum, each) => sum * 31 + each.charCodeAt(0), this.salt))();
+    // In whole 32-bit steps: beyond what a double holds a long name would lose the salt, and always find the same.
+    const seed = [...look].reduce(
+      (sum, each) => (Math.imul(sum, 31) + each.charCodeAt(0)) | 0,
+      this.salt,
+    );
+    return chanceFrom(seed)();
   }
 }
 

@@ -48,10 +48,7 @@ export const look = (
   more: Partial<Pick<Look, 'panel' | 'powered'>> = {},
 ): Look => ({ id, says, of, found: { with: withIt, without }, minutes, ...more });
 
-/**
- * The look at a capacitor, which is a reading as well: nine tenths of what is printed is too little. No surer than
- * this, or the one look would name it.
- */
+/** The look at a capacitor, which is a reading as well: nine tenths of what is printed is too little. */
 export const weakCapacitor = (id: string, panel: string, minutes = 2): Look =>
   look(
     `${id}-weak`,
