@@ -2,7 +2,7 @@ import MiniSearch from 'minisearch';
 import type { Diagram, LoadPart } from '../../core/diagram/diagram';
 import type { Tellable } from '../../core/inference/tellable';
 import { nameSeen, sayDoing } from '../../core/describe/outcome';
-import { tradeWords, typedWords } from './tradeWords';
+import { tradeWords, typedWords, type StateWord } from './tradeWords';
 import { sayLast } from '../../core/describe/use';
 
 /** Something that can be told, in a sentence: "Drum does not turn, START held". */
@@ -81,7 +81,7 @@ function subjectWords(diagram: Diagram, id: string): string {
 }
 
 /** The words for a state that no unit has of its own. */
-function statesOf(diagram: Diagram, { subject, outcome, steps }: Tellable): string[] {
+function statesOf(diagram: Diagram, { subject, outcome, steps }: Tellable): StateWord[] {
   const part = diagram.parts.find((each) => each.id === subject);
   const warms = diagram.actuators.some(
     (each) =>
@@ -91,16 +91,18 @@ function statesOf(diagram: Diagram, { subject, outcome, steps }: Tellable): stri
     case 'off':
     case 'quits':
     case 'stops': {
-      const said = ['off', ...(warms ? ['noheat'] : [])];
-      if (part?.kind === 'board') return [...said, 'dead', 'nolight'];
+      const said: StateWord[] = warms ? ['off', 'noheat'] : ['off'];
+      if (part?.kind === 'board') said.push('dead', 'nolight');
       if (part?.kind !== 'load') return said;
+      said.push(STILL[part.load]);
+      if (outcome === 'off') said.push('dead');
       if (outcome === 'stops' && letGo(diagram, steps)) said.push('onlywhile');
-      return [...said, STILL[part.load], ...(outcome === 'off' ? ['dead'] : [])];
+      return said;
     }
     case 'runs':
       return ['stayson'];
     case 'never-pauses':
-      return ['stayson', ...(warms ? ['toohot'] : [])];
+      return warms ? ['stayson', 'toohot'] : ['stayson'];
     case 'hums':
       return ['hums'];
     case 'weak':
@@ -115,7 +117,7 @@ function statesOf(diagram: Diagram, { subject, outcome, steps }: Tellable): stri
   }
 }
 
-const STILL: Record<LoadPart['load'], string> = {
+const STILL: Record<LoadPart['load'], StateWord> = {
   heater: 'noheat',
   lamp: 'nolight',
   motor: 'norun',

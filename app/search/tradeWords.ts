@@ -36,6 +36,26 @@ const ALIKE: readonly (readonly string[])[] = [
   ['works', 'runs', 'turns', 'running', 'working'],
 ];
 
+const STATE_NAMES = [
+  'stayson',
+  'onlywhile',
+  'trips',
+  'off',
+  'noheat',
+  'nolight',
+  'norun',
+  'noaction',
+  'dead',
+  'hums',
+  'weakly',
+  'onandoff',
+  'toohot',
+  'works',
+] as const;
+/** A word of the index that stands for a state, of whatever it is. */
+export type StateWord = (typeof STATE_NAMES)[number];
+export const STATE_WORDS: ReadonlySet<string> = new Set(STATE_NAMES);
+
 /** What is said of a state in many ways: each is one word in the index, and in what is typed. */
 const STATES: readonly (readonly [RegExp, string])[] = (() => {
   const not =
@@ -91,13 +111,6 @@ const STATES: readonly (readonly [RegExp, string])[] = (() => {
     [says('(?:is |are |all |just |still )?(?:fine|okay|ok|good|works?(?: fine)?)'), 'works'],
   ];
 })();
-
-/** Words that stand for a state, of whatever it is. */
-export const STATE_WORDS: ReadonlySet<string> = new Set(
-  'stayson onlywhile trips off noheat nolight norun noaction dead hums weakly onandoff toohot works'.split(
-    ' ',
-  ),
-);
 
 const FIRST = new Map(
   ALIKE.flatMap(([first = '', ...others]) => others.map((each) => [each, first])),

@@ -1,33 +1,29 @@
 import type { Actuator, Diagram, Part, SwitchPart } from '../diagram/diagram';
 
-/** What is done with a new part: common practice; the maker's sheet goes before it. */
-export interface NewPart {
-  /** What is bought, and changed or looked at along with it. */
-  bought: string[];
-  mounting?: string;
-  provedBy?: string;
-}
-
-/** @returns nothing for what is no part: a supply, a wire, a condition */
-export function newPart(diagram: Diagram, id: string | undefined): NewPart | undefined {
+/**
+ * What is bought for a part and changed along with it, how it is put in, and how it is proved, a sentence each:
+ * common practice; the maker's sheet goes before it. Nothing for what is no part: a supply, a wire, a condition.
+ */
+export function sayNewPart(diagram: Diagram, id: string | undefined): string[] {
   const part = diagram.parts.find((each) => each.id === id);
-  if (!part) return undefined;
+  if (!part) return [];
   const names = part.companions?.flatMap(
     (each) => diagram.parts.find((other) => other.id === each)?.name ?? [],
   );
   const usual = usualOf(diagram, part);
-  return {
-    bought: [
-      ...(part.soldAs !== undefined ? [`Sold as: ${part.soldAs}.`] : []),
-      ...(names?.length ? [`Change or look at with it: ${names.join(', ')}.`] : []),
-    ],
-    ...usual,
-    ...(part.mounting !== undefined && { mounting: part.mounting }),
-    ...(part.provedBy !== undefined && { provedBy: part.provedBy }),
-  };
+  const mounting = part.mounting ?? usual.mounting;
+  return [
+    ...(part.soldAs !== undefined ? [`Sold as: ${part.soldAs}.`] : []),
+    ...(names?.length ? [`Change or look at with it: ${names.join(', ')}.`] : []),
+    ...(mounting !== undefined ? [`Putting it in: ${mounting}`] : []),
+    `Proved by: ${part.provedBy ?? usual.provedBy}`,
+  ];
 }
 
-type Usual = Pick<NewPart, 'mounting' | 'provedBy'>;
+interface Usual {
+  mounting?: string;
+  provedBy: string;
+}
 
 function usualOf(diagram: Diagram, part: Part): Usual {
   switch (part.kind) {

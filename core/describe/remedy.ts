@@ -28,6 +28,10 @@ export function remedyFor(diagram: Diagram, fault: Fault): Remedy {
     : remedy;
 }
 
+/** Whether what is done about some faults is a new part. */
+export const isReplaced = (diagram: Diagram, faults: readonly Fault[]): boolean =>
+  faults.some((each) => remedyFor(diagram, each).kind === 'replace');
+
 /** What is said to have been done once a remedy was followed. */
 export const DONE_BY: Record<Remedy['kind'], Repair['act']> = {
   replace: 'replace',

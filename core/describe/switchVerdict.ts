@@ -4,10 +4,11 @@ import type { Explanation, SwitchState } from '../inference/switchVerdict';
 import { positionsOf } from '../diagram/setup';
 import { coldPositions, type Depth } from '../plan/proof';
 import { sayFaultOfSwitch } from './fault';
-import { newPart } from './newPart';
+import { sayNewPart } from './newPart';
 import { sayPosition } from './position';
-import { remedyFor } from './remedy';
+import { isReplaced, remedyFor } from './remedy';
 import { saySlip, SLIP_REMEDY } from './slip';
+import { capital } from './use';
 
 /** The verdict in words: a headline, what follows from it, and details line by line. */
 export interface VerdictInWords {
@@ -88,7 +89,7 @@ export function sayVerdict(proved: Proved): VerdictInWords {
         lines: [
           `${percent} in 100, from ${verdict.because.length} reading${verdict.because.length === 1 ? '' : 's'} for it` +
             (verdict.against.length ? ` and ${verdict.against.length} against` : ''),
-          ...putIn(proved, verdict.faults),
+          ...(isReplaced(diagram, verdict.faults) ? sayNewPart(diagram, part.id) : []),
         ],
       };
     }
@@ -115,8 +116,6 @@ export function sayVerdict(proved: Proved): VerdictInWords {
   }
 }
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
 function explain(
   part: SwitchPart,
   { hypothesis }: Explanation,
@@ -132,17 +131,6 @@ function explain(
     case 'fault':
       return hypothesis.faults.map((fault) => sayFaultOfSwitch(part, fault, say)).join(' and ');
   }
-}
-
-/** What is bought, how it is put in and how it is proved, where the remedy is a new one. */
-function putIn({ diagram, part }: Proved, faults: readonly Fault[]): string[] {
-  const replaced = faults.some((each) => remedyFor(diagram, each).kind === 'replace');
-  const { bought = [], mounting, provedBy } = (replaced && newPart(diagram, part.id)) || {};
-  return [
-    ...bought,
-    ...(mounting !== undefined ? [`Putting it in: ${mounting}`] : []),
-    ...(provedBy !== undefined ? [`Proved by: ${provedBy}`] : []),
-  ];
 }
 
 /** What to do about a fault; the actuator is looked at before a switch is bought. */

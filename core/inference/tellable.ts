@@ -40,7 +40,7 @@ export function tellable({ diagram, hypotheses }: UnitPredictor): Tellable[] {
   ].sort((a, b) => b.share - a.share);
 }
 
-/** Share of the most from which on an earlier moment is as good. */
+/** Part of the largest share from which on an earlier moment is taken: people tell what they see first. */
 const NEARLY = 0.85;
 
 type Told = Omit<Tellable, 'works' | 'share'>;
@@ -56,7 +56,7 @@ class Tally {
     this.shares.set(key, known);
   }
 
-  /** The earliest moment that speaks of nearly as much as any other does. */
+  /** Of each thing that is told alike, the earliest moment whose share is nearly the largest. */
   best(same: (told: Told) => string, works: boolean): Tellable[] {
     const all = [...this.shares.values()];
     const most = new Map<string, number>();

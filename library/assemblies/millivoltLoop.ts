@@ -1,4 +1,4 @@
-import type { Part, SwitchPart, TerminalRef, Wire } from '../../core/diagram/diagram';
+import type { Part, TerminalRef, Wire } from '../../core/diagram/diagram';
 import { inSeries, wired, type Assembly } from '../shelf/unit';
 
 interface Loop {
@@ -23,16 +23,4 @@ export const millivoltLoop = ({ source, contacts, coil, colours, back, wire }: L
     [...inSeries(source[0], contacts, coil[0]), [coil[1], source[1]]],
     wire,
   ),
-});
-
-/** One contact of a thermopile's loop: they differ in what moves them. */
-export const loopContact = (
-  id: string,
-  rest: Omit<SwitchPart, 'id' | 'kind' | 'terminals' | 'contacts'>,
-): SwitchPart => ({
-  id,
-  kind: 'switch',
-  terminals: [{ id: 'a' }, { id: 'b' }],
-  contacts: [{ id: 'a-b', between: ['a', 'b'], circuit: 'thermopile', amps: 0.09 }],
-  ...rest,
 });

@@ -1,4 +1,5 @@
 import type { CircuitClass, Contact, SwitchPart, TableRow } from '../../core/diagram/diagram';
+import { commonPractice } from './practice';
 
 /** What a part may say of itself besides what makes it the switch that it is. */
 export type Place = Partial<
@@ -205,3 +206,19 @@ export const setPointSwitch = (
     table: table(onRise ? { below: [id], above: [] } : { below: [], above: [id] }),
   };
 };
+
+/** The switch on the shaft of a motor that drops its start winding, moved by `motorSpeed`. */
+export const startSwitch = (place: Pick<Place, 'panel' | 'where'>): SwitchPart =>
+  microswitch(
+    {
+      id: 'start-switch',
+      name: 'Start switch of the motor',
+      role: 'drops the start winding once the motor turns',
+      prior: commonPractice(1.5),
+      actuator: 'speed',
+      byHand: 'Slide the collar on the shaft outward with two fingers.',
+      ...place,
+    },
+    { NC: ['control', 6] },
+    { pressed: ['turning'], free: ['still'] },
+  );

@@ -1,33 +1,33 @@
 import type { Diagram, Supply, SwitchPart } from '../../core/diagram/diagram';
-import { loopContact, millivoltLoop } from '../assemblies/millivoltLoop';
+import { millivoltLoop } from '../assemblies/millivoltLoop';
 import { handActuator, panel, relayActuator, temperature } from '../shelf/actuators';
 import { commonPractice, look } from '../shelf/practice';
 import { board, powerInput } from '../shelf/relays';
-import { table } from '../shelf/switches';
+import { plainSwitch, setPointSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
-const heat = (closedBelow = true): SwitchPart['table'] => ({
-  known: 'sheet',
-  rows: [
-    { position: 'below', closed: closedBelow ? ['a-b'] : [] },
-    { position: 'above', closed: closedBelow ? [] : ['a-b'] },
-  ],
-});
+/** What each contact of the loop carries. */
+const IN_LOOP: [circuit: 'thermopile', amps: number] = ['thermopile', 0.09];
 
 /** The switch on the wall of a living room, far from the valve. */
-const wallSwitch = loopContact('wall-switch', {
-  causes: [
-    'thin cable far longer than it should be',
-    'a lamp switch: made for 120 V, not for millivolts',
-  ],
-  name: 'Wall switch',
-  role: 'turns the fire on',
-  actuator: 'wall',
-  free: 'off',
-  byHand: 'Take the plate off and move the toggle itself.',
-  table: table({ off: [], on: ['a-b'] }),
-  where: 'On the wall, 30 ft of thin cable away',
-});
+const wallSwitch = plainSwitch(
+  {
+    id: 'wall-switch',
+    causes: [
+      'thin cable far longer than it should be',
+      'a lamp switch: made for 120 V, not for millivolts',
+    ],
+    name: 'Wall switch',
+    role: 'turns the fire on',
+    actuator: 'wall',
+    free: 'off',
+    byHand: 'Take the plate off and move the toggle itself.',
+    where: 'On the wall, 30 ft of thin cable away',
+  },
+  { circuit: IN_LOOP[0], amps: IN_LOOP[1] },
+  { off: 'open', on: 'closed' },
+  ['a', 'b'],
+);
 
 const batteries: Supply = {
   id: 'batteries',
@@ -70,18 +70,25 @@ const receiver = board(
 );
 
 /** Its relay, in the place of the wall switch. */
-const receiverContact = loopContact('receiver', {
-  name: 'Relay contact of the receiver',
-  role: 'turns the fire on when the board says so',
-  actuator: 'receiver-pull',
-  free: 'idle',
-  byHand: 'It is soldered in: press ON and OFF of the remote, or its slide.',
+const receiverContact: SwitchPart = {
+  ...plainSwitch(
+    {
+      id: 'receiver',
+      name: 'Relay contact of the receiver',
+      role: 'turns the fire on when the board says so',
+      actuator: 'receiver-pull',
+      free: 'idle',
+      byHand: 'It is soldered in: press ON and OFF of the remote, or its slide.',
+      prior: commonPractice(2),
+      soldAs: 'the receiver with its remote',
+      panel: 'grille',
+    },
+    { circuit: IN_LOOP[0], amps: IN_LOOP[1] },
+    { idle: 'open', pulled: 'closed' },
+    ['a', 'b'],
+  ),
   handless: true,
-  table: table({ idle: [], pulled: ['a-b'] }),
-  prior: commonPractice(2),
-  soldAs: 'the receiver with its remote',
-  panel: 'grille',
-});
+};
 
 /** How fireplaces of the kind differ: turned on by a switch on the wall, or by a remote and its receiver in its place. */
 export interface FireplaceChoice {
@@ -171,36 +178,45 @@ export function millivoltFireplaceOf({ control }: FireplaceChoice): Diagram {
         source: ['thermopile.TPTH', 'thermopile.TP'],
         contacts: [
           remote ? receiverContact : wallSwitch,
-          loopContact('thermostat', {
-            name: 'Room thermostat',
-            role: 'calls for heat',
-            actuator: 'room',
-            free: 'below',
-            byHand: 'Turn its dial up and down.',
-            setPoints: { rising: { at: 72, tolerance: 1 }, falling: { at: 70, tolerance: 1 } },
-            table: heat(),
-          }),
-          loopContact('limit', {
-            name: 'High limit',
-            role: 'cuts the gas when the box gets too hot',
-            actuator: 'box',
-            free: 'below',
-            byHand: 'It cannot be moved by hand: warm it.',
-            setPoints: { rising: { at: 350, tolerance: 15 }, falling: { at: 300, tolerance: 15 } },
-            safety: true,
-            table: heat(),
-          }),
-          loopContact('vent-switch', {
-            name: 'Vent safety switch',
-            role: 'cuts the gas when the flue does not draw',
-            actuator: 'vent',
-            free: 'below',
-            byHand: 'It cannot be moved by hand: press its button to reset it.',
-            setPoints: { rising: { at: 190, tolerance: 10 }, falling: { at: 160, tolerance: 10 } },
-            reset: 'manual',
-            safety: true,
-            table: heat(),
-          }),
+          setPointSwitch(
+            {
+              id: 'thermostat',
+              name: 'Room thermostat',
+              role: 'calls for heat',
+              actuator: 'room',
+              byHand: 'Turn its dial up and down.',
+            },
+            IN_LOOP,
+            { opens: 72, closes: 70, tolerance: 1 },
+            ['a', 'b'],
+          ),
+          setPointSwitch(
+            {
+              id: 'limit',
+              name: 'High limit',
+              role: 'cuts the gas when the box gets too hot',
+              actuator: 'box',
+              byHand: 'It cannot be moved by hand: warm it.',
+              safety: true,
+            },
+            IN_LOOP,
+            { opens: 350, closes: 300, tolerance: 15 },
+            ['a', 'b'],
+          ),
+          setPointSwitch(
+            {
+              id: 'vent-switch',
+              name: 'Vent safety switch',
+              role: 'cuts the gas when the flue does not draw',
+              actuator: 'vent',
+              byHand: 'It cannot be moved by hand: press its button to reset it.',
+              reset: 'manual',
+              safety: true,
+            },
+            IN_LOOP,
+            { opens: 190, closes: 160, tolerance: 10 },
+            ['a', 'b'],
+          ),
         ],
         coil: ['valve.TH', 'valve.TP'],
         colours: ['RD', 'BN', 'BN', 'YE', 'YE'],

@@ -4,7 +4,7 @@ import { about, coil, motor } from '../shelf/loads';
 import { overload } from '../shelf/protectors';
 import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
-import { microswitch, plainSwitch, selector, setPointSwitch } from '../shelf/switches';
+import { startSwitch, plainSwitch, selector, setPointSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** Top-load washer with a timer: level switch on its tube, valves by a water knob, a start winding that is reversed. */
@@ -256,20 +256,7 @@ export const timerWasher = unit({
       panel: 'back',
       where: 'Under the tub',
     },
-    microswitch(
-      {
-        id: 'start-switch',
-        name: 'Start switch of the motor',
-        role: 'drops the start winding once the motor turns',
-        prior: commonPractice(1.5),
-        actuator: 'speed',
-        byHand: 'Slide the collar on the shaft outward with two fingers.',
-        panel: 'back',
-        where: 'On the end bell of the motor',
-      },
-      { NC: ['control', 6] },
-      { pressed: ['turning'], free: ['still'] },
-    ),
+    startSwitch({ panel: 'back', where: 'On the end bell of the motor' }),
     overload(
       {
         id: 'overload',

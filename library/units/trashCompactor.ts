@@ -3,7 +3,7 @@ import { frame } from '../shelf/connections';
 import { about } from '../shelf/loads';
 import { commonPractice, look } from '../shelf/practice';
 import { mainsCord } from '../shelf/supplies';
-import { microswitch, plainSwitch, selector, table } from '../shelf/switches';
+import { startSwitch, plainSwitch, selector, table } from '../shelf/switches';
 import { overload } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
@@ -156,20 +156,7 @@ export const trashCompactor = unit({
       },
       { down: ['1-A', '2-B'], up: ['1-B', '2-A'] },
     ),
-    microswitch(
-      {
-        id: 'start-switch',
-        name: 'Start switch of the motor',
-        role: 'drops the start winding once the motor turns',
-        prior: commonPractice(1.5),
-        actuator: 'speed',
-        byHand: 'Slide the collar on the shaft outward with two fingers.',
-        panel: 'rear',
-        where: 'In the end bell of the motor',
-      },
-      { NC: ['control', 6] },
-      { pressed: ['turning'], free: ['still'] },
-    ),
+    startSwitch({ panel: 'rear', where: 'In the end bell of the motor' }),
     {
       id: 'motor',
       name: 'Ram motor',

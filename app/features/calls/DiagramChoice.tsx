@@ -38,13 +38,15 @@ export function DiagramChoice({ complaint, chosen, choose }: Props) {
     return (
       <>
         <Heading />
-        <Choice
-          title={one.name}
-          under={sayContents(one)}
-          chosen
-          testID={`diagram-${one.id}`}
-          onPress={() => choose('')}
-        />
+        <View role="radiogroup">
+          <Choice
+            title={one.name}
+            under={sayContents(one)}
+            chosen
+            testID={`diagram-${one.id}`}
+            onPress={() => choose('')}
+          />
+        </View>
         <Button
           icon="repeat"
           label="Another diagram"

@@ -1,6 +1,12 @@
 import { View } from 'react-native';
-import { conditionOf, DONE_BY, oneRemedy, remedyFor } from '../../../core/describe/remedy';
-import { newPart } from '../../../core/describe/newPart';
+import {
+  conditionOf,
+  DONE_BY,
+  oneRemedy,
+  isReplaced,
+  remedyFor,
+} from '../../../core/describe/remedy';
+import { sayNewPart } from '../../../core/describe/newPart';
 import { sayOhms } from '../../../core/describe/display';
 import { sayTest } from '../../../core/describe/test';
 import { loopShares } from '../../../core/inference/loopShares';
@@ -112,8 +118,6 @@ function Named({
   // No part is bad where a quantity is not where it should be.
   const tone = fault && 'actuator' in fault ? 'warn' : 'bad';
   const condition = fault && conditionOf(diagram, fault);
-  const replacement = newPart(diagram, suspect.id);
-  const replaced = fault !== undefined && remedyFor(diagram, fault).kind === 'replace';
   const causes = diagram.parts.find((each) => each.id === suspect.id)?.causes ?? [];
   const others = (work.findings?.suspects ?? []).filter(
     (each) => each.id !== suspect.id && each.probability >= 0.005,
@@ -131,15 +135,12 @@ function Named({
           {remedyFor(diagram, fault).says}
         </Type>
       )}
-      {replacement && replacement.bought.length > 0 && (
-        <Type testID="verdict-replacement">{replacement.bought.join(' ')}</Type>
-      )}
-      {replaced && replacement?.mounting !== undefined && (
-        <Type testID="verdict-mounting">Putting it in: {replacement.mounting}</Type>
-      )}
-      {replaced && replacement?.provedBy !== undefined && (
-        <Type testID="verdict-proved-by">Proved by: {replacement.provedBy}</Type>
-      )}
+      {isReplaced(diagram, suspect.faults) &&
+        sayNewPart(diagram, suspect.id).map((each) => (
+          <Type key={each} testID="verdict-new-part">
+            {each}
+          </Type>
+        ))}
       {fault && suspect.id !== undefined && (
         <Done work={work} id={suspect.id} remedy={remedyFor(diagram, fault)} />
       )}
