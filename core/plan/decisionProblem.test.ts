@@ -2,7 +2,13 @@ import { builtIn } from '../../library/library';
 import { chanceFrom } from '../chance';
 import { entropy } from '../inference/posterior';
 import { ORDINARY_METER } from '../meter/meter';
-import { DecisionProblem, foundUnder, type CallState, type Option } from './decisionProblem';
+import {
+  DecisionProblem,
+  foundUnder,
+  type Belief,
+  type CallState,
+  type Option,
+} from './decisionProblem';
 import { choices } from './leastMinutes';
 import { Minutes } from './minutes';
 import { UnitDiagnosis } from './unitDiagnosis';
@@ -21,8 +27,16 @@ const option = (outcome: number[], at: number[] = [], more: Partial<Option> = {}
   at,
   ...more,
 });
+/** What is left of explanations that are given by their places: those of one suspect stand together. */
+const beliefOf = (weights: number[]): Belief => {
+  const places = [...weights.keys()].filter((i) => (weights[i] ?? 0) > 0);
+  return { places, weights: places.map((i) => weights[i] ?? 0) };
+};
+/** Probability of one explanation; zero where it is out. */
+const chanceOf = ({ places, weights }: Belief, place: number): number =>
+  weights[places.indexOf(place)] ?? 0;
 const stateOf = (weights: number[], options: Option[], confirmed: number[] = []): CallState => ({
-  weights: Float64Array.from(weights),
+  belief: beliefOf(weights),
   bench: minutes.untouched,
   confirmed,
   options,
@@ -45,9 +59,15 @@ describe('a call as a problem of decision', () => {
   const problem = problemOf([0, 1, 1, 2]);
 
   it('adds faults up to suspects, and doubts between these alone', () => {
-    const weights = Float64Array.from([0, 0.25, 0.25, 0.5]);
-    expect([...problem.masses(weights)]).toEqual([0, 0.5, 0.5]);
-    expect(problem.entropy(weights)).toBeCloseTo(1, 12);
+    const belief = problem.belief([0, 0.25, 0.25, 0.5]);
+    expect([...problem.masses(belief)]).toEqual([0, 0.5, 0.5]);
+    expect(problem.entropy(belief)).toBeCloseTo(1, 12);
+    // Whatever order they come in, those of one suspect stand together, and what is out stays out.
+    expect(problemOf([0, 2, 1, 2]).belief([0.2, 0.3, 0, 0.5])).toEqual({
+      places: [0, 1, 3],
+      weights: [0.2, 0.3, 0.5],
+    });
+    expect(problemOf([0, 2, 1, 2]).belief([0, 0.3, 0.2, 0.5]).places).toEqual([2, 1, 3]);
     expect(entropy([1, 1, 2], 4)).toBeCloseTo(1.5, 12);
     expect(entropy([0, 1])).toBe(0);
   });
@@ -83,9 +103,9 @@ describe('a call as a problem of decision', () => {
     // Of those that foretell anything 0.5 of 0.6 show it; who cannot say stays as it was.
     expect(bad?.share).toBeCloseTo(0.5 / 0.6, 12);
     expect(bad?.node.confirmed).toEqual([1]);
-    const after = bad?.node.weights ?? new Float64Array();
-    expect((after[3] ?? 0) / (after[1] ?? 1)).toBeCloseTo((0.4 * (0.5 / 0.6)) / 0.3, 9);
-    expect(after[0]).toBe(0);
+    const after = bad?.node.belief ?? beliefOf([]);
+    expect(chanceOf(after, 3) / chanceOf(after, 1)).toBeCloseTo((0.4 * (0.5 / 0.6)) / 0.3, 9);
+    expect(after.places).toEqual([1, 2, 3]);
     const good = branches.find(({ outcome }) => outcome === 0);
     expect(good?.node.confirmed).toEqual([]);
   });
@@ -112,8 +132,9 @@ describe('a call as a problem of decision', () => {
     const branches = problem.branches(stateOf([0.25, 0.25, 0.25, 0.25], [seen]), seen);
     const found = branches.find((each) => each.outcome === 1);
     expect(found?.share).toBeCloseTo((0.8 + 3 * 0.1) / 4, 12);
-    expect(found?.node.weights[1]).toBeCloseTo(0.8 / 1.1, 9);
-    expect(branches.find((each) => each.outcome === 0)?.node.weights[1]).toBeCloseTo(0.2 / 2.9, 9);
+    const missed = branches.find((each) => each.outcome === 0);
+    expect(chanceOf(found?.node.belief ?? beliefOf([]), 1)).toBeCloseTo(0.8 / 1.1, 9);
+    expect(chanceOf(missed?.node.belief ?? beliefOf([]), 1)).toBeCloseTo(0.2 / 2.9, 9);
     for (const { node } of branches) expect(node.confirmed).toEqual([]);
   });
 
@@ -134,17 +155,17 @@ describe('a call as a problem of decision', () => {
       });
       if (outcome.every((each) => each < 0)) continue;
       const some = problemOf(suspectOf);
-      const state = stateOf(weights, [made]);
+      const state = { ...stateOf([], [made]), belief: some.belief(weights) };
       const branches = some.branches(state, made);
       const share = branches.reduce((sum, each) => sum + each.share, 0);
       expect(share).toBeCloseTo(1, 9);
       const left = branches.reduce(
-        (sum, each) => sum + each.share * some.entropy(each.node.weights),
+        (sum, each) => sum + each.share * some.entropy(each.node.belief),
         0,
       );
-      expect(some.expectedEntropy(made, state.weights)).toBeCloseTo(left, 9);
+      expect(some.expectedEntropy(made, state.belief)).toBeCloseTo(left, 9);
       for (const { node } of branches)
-        expect(node.weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+        expect(node.belief.weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
     }
   });
 

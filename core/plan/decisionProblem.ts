@@ -15,10 +15,17 @@ export interface Option {
   at: readonly number[];
 }
 
+/** What is believed: the explanations that are left, those of one suspect together. */
+export interface Belief {
+  /** Their places in the decision. */
+  places: readonly number[];
+  /** Probability of each, one together. */
+  weights: readonly number[];
+}
+
 /** What is believed and done at one point of a call. */
 export interface CallState {
-  /** Probability of each hypothesis, one together. */
-  weights: Float64Array;
+  belief: Belief;
   bench: Bench;
   /** Suspects that a reading at themselves has spoken for. */
   confirmed: readonly number[];
@@ -79,34 +86,48 @@ export class DecisionProblem {
     private readonly wants: (option: Option) => boolean = () => true,
   ) {}
 
+  /** What is left of explanations that are given by their places, the weights adding up to one. */
+  belief(probabilities: ArrayLike<number>): Belief {
+    const places: number[] = [];
+    for (let i = 0; i < probabilities.length; i++) if ((probabilities[i] ?? 0) > 0) places.push(i);
+    places.sort((a, b) => this.suspectAt(a) - this.suspectAt(b));
+    return { places, weights: places.map((i) => probabilities[i] ?? 0) };
+  }
+
+  private suspectAt(place: number | undefined): number {
+    return this.suspectOf[place ?? -1] ?? -1;
+  }
+
   /** Probability of each suspect. */
-  masses(weights: Float64Array): Float64Array {
+  masses({ places, weights }: Belief): Float64Array {
     const masses = new Float64Array(this.suspects);
-    for (let i = 0; i < weights.length; i++) {
-      const weight = weights[i] ?? 0;
-      if (weight === 0) continue;
-      const suspect = this.suspectOf[i] ?? 0;
-      masses[suspect] = (masses[suspect] ?? 0) + weight;
+    for (let k = 0; k < places.length; k++) {
+      const suspect = this.suspectAt(places[k]);
+      masses[suspect] = (masses[suspect] ?? 0) + (weights[k] ?? 0);
     }
     return masses;
   }
 
   /** Doubt between suspects, in bits. */
-  entropy(weights: Float64Array): number {
-    return entropy(this.masses(weights));
+  entropy(belief: Belief): number {
+    return entropy(this.masses(belief));
   }
 
-  standing({ weights, confirmed, options }: CallState): CallStanding {
-    const masses = this.masses(weights);
-    let suspect = 0;
-    for (let s = 1; s < masses.length; s++)
-      if ((masses[s] ?? 0) > (masses[suspect] ?? 0)) suspect = s;
-    if ((masses[suspect] ?? 0) < (this.nameFrom[suspect] ?? 1)) return { kind: 'test' };
+  standing({ belief, confirmed, options }: CallState): CallStanding {
+    const { places, weights } = belief;
+    let [suspect, most, leading] = [0, 0, -1];
+    let [mass, top] = [0, 0];
+    for (let k = 0; k < places.length; k++) {
+      const weight = weights[k] ?? 0;
+      mass += weight;
+      if (weight > (weights[top] ?? 0)) top = k;
+      const here = this.suspectAt(places[k]);
+      if (here === this.suspectAt(places[k + 1])) continue;
+      if (mass > most) [suspect, most, leading] = [here, mass, places[top] ?? -1];
+      [mass, top] = [0, k + 1];
+    }
+    if (most < (this.nameFrom[suspect] ?? 1)) return { kind: 'test' };
     if (suspect === this.nothing || confirmed.includes(suspect)) return { kind: 'named' };
-    let leading = -1;
-    for (let i = 0; i < weights.length; i++)
-      if (this.suspectOf[i] === suspect && (weights[i] ?? 0) > (weights[leading] ?? -1))
-        leading = i;
     // Its own terminals show nothing of some faults: a motor that is held, a hose that is off.
     const own = options.some((option) => this.speaks(option, suspect, leading));
     return own ? { kind: 'own', suspect, leading } : { kind: 'named' };
@@ -129,10 +150,10 @@ export class DecisionProblem {
           bits: 0,
         }));
     const list: Scored[] = [];
-    const doubt = this.doubt(node.weights);
+    const doubt = this.doubt(node.belief);
     const worth = worthBits(doubt.bits);
     for (const option of node.options) {
-      const bits = doubt.bits - this.expectedEntropy(option, node.weights, doubt);
+      const bits = doubt.bits - this.expectedEntropy(option, node.belief, doubt);
       if (bits > worth)
         list.push({ option, minutes: this.minutes.from(node.bench, option.cost), bits });
     }
@@ -144,42 +165,36 @@ export class DecisionProblem {
   }
 
   /** What every option is weighed against in one place of a call. */
-  private doubt(weights: Float64Array): Doubt {
-    const { suspectOf } = this;
-    // By suspect, so that one with a single explanation left has its part in the doubt whatever is shown.
-    const alive = aliveIn(weights).sort((a, b) => (suspectOf[a] ?? 0) - (suspectOf[b] ?? 0));
+  private doubt({ places, weights }: Belief): Doubt {
     const ends: number[] = [];
-    const terms = this.masses(weights);
-    let bits = 0;
-    for (let k = 0; k < alive.length; k++) {
-      const suspect = suspectOf[alive[k] ?? 0] ?? 0;
-      if (suspect === suspectOf[alive[k + 1] ?? -1]) continue;
+    const terms: number[] = [];
+    let [bits, mass] = [0, 0];
+    for (let k = 0; k < places.length; k++) {
+      mass += weights[k] ?? 0;
+      if (this.suspectAt(places[k]) === this.suspectAt(places[k + 1])) continue;
+      const term = termOf(mass);
       ends.push(k + 1);
-      terms[suspect] = termOf(terms[suspect] ?? 0);
-      bits += terms[suspect];
+      terms.push(term);
+      bits += term;
+      mass = 0;
     }
-    return { alive, ends, terms, bits };
+    return { ends, terms, bits };
   }
 
   /** Doubt that an option is expected to leave, in bits. */
-  expectedEntropy(
-    option: Option,
-    weights: Float64Array,
-    doubt: Doubt = this.doubt(weights),
-  ): number {
-    const { alive, ends, terms } = doubt;
-    const { totals, suspectOf } = this;
+  expectedEntropy(option: Option, belief: Belief, doubt: Doubt = this.doubt(belief)): number {
+    const { ends, terms } = doubt;
+    const { totals } = this;
     const { outcome, found } = option;
-    const known = this.total(option, weights, alive);
+    const known = this.total(option, belief);
     if (known === 0) return doubt.bits;
     let bits = 0;
     let from = 0;
-    for (const to of ends) {
-      const first = alive[from] ?? 0;
-      const told = to === from + 1 && !found && (outcome[first] ?? -1) >= 0;
-      bits += told
-        ? (terms[suspectOf[first] ?? 0] ?? 0)
-        : this.partOf(option, weights, alive, from, to, known);
+    for (let s = 0; s < ends.length; s++) {
+      const to = ends[s] ?? 0;
+      // A suspect whose explanations all show one thing has its part in the doubt whatever is shown.
+      const same = !found && sameIn(outcome, belief.places, from, to);
+      bits += same ? (terms[s] ?? 0) : this.partOf(option, belief, from, to, known);
       from = to;
     }
     for (let k = 0; k < this.shown; k++) {
@@ -191,17 +206,14 @@ export class DecisionProblem {
   }
 
   /** Adds up what each outcome has of those that can say, and gives how much these are together. */
-  private total(
-    { outcome, found }: Option,
-    weights: Float64Array,
-    alive: readonly number[],
-  ): number {
+  private total({ outcome, found }: Option, { places, weights }: Belief): number {
     const { totals, outcomes } = this;
     let shown = found ? 2 : 0;
-    if (found) outcomes.set([0, 1]);
+    if (found) [outcomes[0], outcomes[1]] = [0, 1];
     let known = 0;
-    for (const i of alive) {
-      const weight = weights[i] ?? 0;
+    for (let k = 0; k < places.length; k++) {
+      const i = places[k] ?? 0;
+      const weight = weights[k] ?? 0;
       const which = found ? 1 : (outcome[i] ?? -1);
       if (which < 0) continue;
       known += weight;
@@ -218,8 +230,7 @@ export class DecisionProblem {
   /** One suspect's part in the doubt over all outcomes; what cannot say is in each as all others are. */
   private partOf(
     { outcome, found }: Option,
-    weights: Float64Array,
-    alive: readonly number[],
+    { places, weights }: Belief,
     from: number,
     to: number,
     known: number,
@@ -227,8 +238,8 @@ export class DecisionProblem {
     const { cells, totals, outcomes } = this;
     let unknown = 0;
     for (let k = from; k < to; k++) {
-      const i = alive[k] ?? 0;
-      const weight = weights[i] ?? 0;
+      const i = places[k] ?? 0;
+      const weight = weights[k] ?? 0;
       const which = found ? 1 : (outcome[i] ?? -1);
       if (which < 0) {
         unknown += weight;
@@ -249,64 +260,39 @@ export class DecisionProblem {
 
   /** Where an option leads, outcome by outcome. */
   branches(node: CallState, option: Option): Branch[] {
-    const { weights, confirmed } = node;
-    const { outcome, found } = option;
+    const { belief, confirmed } = node;
+    const { totals, outcomes } = this;
     const bench = this.minutes.after(node.bench, option.cost);
-    const alive = aliveIn(weights);
-    const shares = new Map<number, number>();
-    let known = 0;
-    for (const i of alive) {
-      const weight = weights[i] ?? 0;
-      const which = found ? 1 : (outcome[i] ?? -1);
-      if (which < 0) continue;
-      const more = weight * (found?.[i] ?? 1);
-      shares.set(which, (shares.get(which) ?? 0) + more);
-      if (found) shares.set(0, (shares.get(0) ?? 0) + weight - more);
-      known += weight;
-    }
+    const good = option.outcome[this.healthy] ?? -1;
+    const known = this.total(option, belief);
     const branches: Branch[] = [];
-    for (const [which, mass] of shares) {
-      const share = mass / known;
-      if (share < NEGLIGIBLE) continue;
-      const after = new Float64Array(weights.length);
-      let total = 0;
-      for (const i of alive) {
-        const likely = like(option, i, which, share) * (weights[i] ?? 0);
-        after[i] = likely;
-        total += likely;
-      }
-      let kept = 0;
-      for (const i of alive) {
-        const part = (after[i] ?? 0) / total;
-        after[i] = part < NEGLIGIBLE ? 0 : part;
-        kept += after[i] ?? 0;
-      }
-      for (const i of alive) after[i] = (after[i] ?? 0) / kept;
-      const good = outcome[this.healthy] ?? -1;
-      const speaks = !found && good >= 0 && which !== good ? option.at : [];
+    for (let k = 0; k < this.shown; k++) {
+      const outcome = outcomes[k] ?? 0;
+      const share = (totals[outcome] ?? 0) / known;
+      totals[outcome] = 0;
+      if (known === 0 || share < NEGLIGIBLE) continue;
+      const after = believed(belief, option, outcome, share);
+      const speaks = !option.found && good >= 0 && outcome !== good ? option.at : [];
       branches.push({
-        outcome: which,
+        outcome,
         share,
         node: {
-          weights: after,
+          belief: after,
           bench,
           confirmed: speaks.length ? [...confirmed, ...speaks] : confirmed,
-          options: [],
+          // An option that no longer tells anything here tells nothing further on, unless it is at a suspect.
+          options: this.stillTelling(node.options, option, after),
         },
       });
     }
-    // An option that no longer tells anything here tells nothing further on, unless it is at a suspect.
-    for (const branch of branches)
-      branch.node.options = this.stillTelling(node, option, branch.node);
     return branches;
   }
 
-  private stillTelling(before: CallState, taken: Option, { weights }: CallState): Option[] {
-    const places = aliveIn(weights);
-    return before.options.filter((option) => {
+  private stillTelling(before: readonly Option[], taken: Option, { places }: Belief): Option[] {
+    return before.filter((option) => {
       if (option === taken) return false;
       if (option.found) return true;
-      const { outcome } = option;
+      const { outcome, at } = option;
       const good = outcome[this.healthy] ?? -1;
       let first = -1;
       for (const i of places) {
@@ -314,33 +300,61 @@ export class DecisionProblem {
         if (here < 0) continue;
         if (first >= 0 && here !== first) return true;
         if (first < 0) first = here;
-        if (good >= 0 && here !== good && option.at.includes(this.suspectOf[i] ?? -1)) return true;
+        if (good >= 0 && here !== good && at.includes(this.suspectAt(i))) return true;
       }
       return false;
     });
   }
 }
 
+/** Whether explanations of one suspect all foretell one outcome. */
+function sameIn(outcome: Int8Array, places: readonly number[], from: number, to: number): boolean {
+  const first = outcome[places[from] ?? 0] ?? -1;
+  if (first < 0) return false;
+  for (let k = from + 1; k < to; k++) if (outcome[places[k] ?? 0] !== first) return false;
+  return true;
+}
+
+/** Bayes' rule: what is believed after an outcome, without what has become too improbable to plan for. */
+function believed(
+  { places, weights }: Belief,
+  option: Option,
+  outcome: number,
+  share: number,
+): Belief {
+  const likely: number[] = [];
+  let total = 0;
+  for (let k = 0; k < places.length; k++) {
+    const each = like(option, places[k] ?? 0, outcome, share) * (weights[k] ?? 0);
+    likely.push(each);
+    total += each;
+  }
+  const left: number[] = [];
+  const after: number[] = [];
+  let kept = 0;
+  for (let k = 0; k < places.length; k++) {
+    const part = (likely[k] ?? 0) / total;
+    if (part < NEGLIGIBLE) continue;
+    left.push(places[k] ?? 0);
+    after.push(part);
+    kept += part;
+  }
+  for (let k = 0; k < after.length; k++) after[k] = (after[k] ?? 0) / kept;
+  return { places: left, weights: after };
+}
+
 /** What is the same for all options in one place of a call. */
 interface Doubt {
-  /** Places of the weights above zero, by suspect, and where the places of each suspect end. */
-  alive: readonly number[];
+  /** Where the explanations of each suspect end. */
   ends: readonly number[];
   /** The part of each suspect in the doubt. */
-  terms: Float64Array;
+  terms: readonly number[];
   /** Doubt between suspects. */
   bits: number;
 }
 
 /** The part of one probability in the doubt, in bits. */
 const termOf = (mass: number): number => (mass > 0 ? -mass * Math.log2(mass) : 0);
-
-/** Places of the weights above zero: deep in a call only few are left. */
-function aliveIn(weights: Float64Array): number[] {
-  const places: number[] = [];
-  for (let i = 0; i < weights.length; i++) if ((weights[i] ?? 0) > 0) places.push(i);
-  return places;
-}
 
 /** Probability of an outcome under a hypothesis; what cannot say is in every branch as it was. */
 function like({ outcome, found }: Option, i: number, which: number, share: number): number {

@@ -42,10 +42,11 @@ export function exactOptimum(
 }
 
 /** Two nodes are the same when beliefs, bench, confirmations and the looks left are. */
-function keyOf({ weights, bench, confirmed, options }: CallState): string {
+function keyOf({ belief, bench, confirmed, options }: CallState): string {
   const looks = options.filter((each) => each.found).map((each) => each.test);
   return [
-    Array.from(weights, (each) => each.toPrecision(6)).join(' '),
+    belief.places.join(' '),
+    belief.weights.map((each) => each.toPrecision(6)).join(' '),
     bench.open,
     bench.stand,
     [...new Set(confirmed)].sort().join(' '),

@@ -30,7 +30,7 @@ export function choices(
   scored: readonly Scored[] = decision.scored(node, standing),
 ): Choice[] {
   if (standing.kind === 'named') return [];
-  const left = node.weights.reduce((sum, each) => sum + Number(each > 0), 0);
+  const left = node.belief.places.length;
   const widths = WIDTHS.find((each) => left <= each.upTo)?.widths ?? [];
   const [width = 1, ...deeper] = widths;
   const from = { ...node, options: pool(decision, node, scored) };
@@ -81,16 +81,21 @@ class Search {
     private readonly perBit: number,
   ) {}
 
-  /** Minutes to the verdict by the best of the options that are followed. */
-  toGo(node: CallState, widths: readonly number[]): number {
+  /**
+   * Minutes to the verdict by the best of the options that are followed.
+   * @param most where it takes as much as this, how much more is not asked
+   */
+  toGo(node: CallState, widths: readonly number[], most: number): number {
     const standing = this.decision.standing(node);
     if (standing.kind === 'named') return 0;
     const [width = 1, ...deeper] = widths;
-    let best = Infinity;
-    for (const scored of this.promising(this.decision.scored(node, standing), width))
-      best = Math.min(best, this.following(node, scored, deeper, best));
+    const scored = this.decision.scored(node, standing);
     // Nothing tells any more: what is left is named as a group.
-    return best === Infinity ? 0 : best;
+    if (scored.length === 0) return 0;
+    let best = most;
+    for (const each of this.promising(scored, width))
+      best = Math.min(best, this.following(node, each, deeper, best));
+    return best;
   }
 
   /** @param most what costs as much as this is not followed to its end */
@@ -102,8 +107,8 @@ class Search {
   ): number {
     let expected = minutes;
     if (expected >= most) return expected;
-    for (const branch of this.decision.branches(node, option)) {
-      expected += branch.share * this.toGo(branch.node, widths);
+    for (const { share, node: next } of this.decision.branches(node, option)) {
+      expected += share * this.toGo(next, widths, (most - expected) / share);
       if (expected >= most) return expected;
     }
     return expected;

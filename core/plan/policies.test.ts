@@ -23,7 +23,7 @@ const option = (price: number, outcome: number[], at: number[] = []): Option => 
   at,
 });
 const root = (weights: number[], options: Option[]): CallState => ({
-  weights: Float64Array.from(weights),
+  belief: decision(weights.length - 1).belief(weights),
   bench: minutes.untouched,
   confirmed: [],
   options,
@@ -58,8 +58,8 @@ describe('a decision', () => {
     const halves = option(1, [0, 0, 0, 1, 1]);
     const node = root([0, 0.25, 0.25, 0.25, 0.25], [halves]);
     const problem = decision(4);
-    expect(problem.entropy(node.weights)).toBeCloseTo(2, 9);
-    expect(problem.expectedEntropy(halves, node.weights)).toBeCloseTo(1, 9);
+    expect(problem.entropy(node.belief)).toBeCloseTo(2, 9);
+    expect(problem.expectedEntropy(halves, node.belief)).toBeCloseTo(1, 9);
     const shares = problem.branches(node, halves).map((each) => each.share);
     expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
   });
@@ -77,10 +77,10 @@ describe('a decision', () => {
         [made],
       );
       const problem = decision(suspects);
-      const left = problem.expectedEntropy(made, node.weights);
+      const left = problem.expectedEntropy(made, node.belief);
       expect(left).toBeGreaterThanOrEqual(-1e-9);
       if (outcome.slice(1).some((each) => each >= 0))
-        expect(left).toBeLessThanOrEqual(problem.entropy(node.weights) + 1e-9);
+        expect(left).toBeLessThanOrEqual(problem.entropy(node.belief) + 1e-9);
     }
   });
 });

@@ -43,8 +43,7 @@ export function choose(
   scored: readonly Scored[] = decision.scored(node, standing),
 ): Scored | undefined {
   if (standing.kind === 'own') return least(scored, (each) => each.minutes);
-  const { weights } = node;
-  const masses = decision.masses(weights);
+  const masses = decision.masses(node.belief);
   const meter = scored.filter(({ option }) => option.at.length > 0);
   const quick = scored.filter(({ option }) => option.test.kind === 'look');
   const odds = ({ option }: Scored): number =>
@@ -82,19 +81,37 @@ function least<T>(list: readonly T[], value: (each: T) => number): T | undefined
   return best;
 }
 
-/** Minutes to the verdict that are expected where a school is held to until the end. */
+/**
+ * Minutes to the verdict that are expected where a school is held to until the end.
+ * @param most where it takes as much as this, how much more is not asked
+ */
 export function expectedMinutes(
   school: Exclude<Policy, 'least'>,
   decision: DecisionProblem,
   node: CallState,
   distance: Distance,
+  most = Infinity,
 ): number {
   const standing = decision.standing(node);
   if (standing.kind === 'named') return 0;
   const chosen = choose(school, decision, node, standing, distance);
-  if (!chosen) return 0;
-  let expected = chosen.minutes;
-  for (const branch of decision.branches(node, chosen.option))
-    expected += branch.share * expectedMinutes(school, decision, branch.node, distance);
+  return chosen ? following(school, decision, node, distance, chosen, most) : 0;
+}
+
+/** The same, after the test that it has chosen. */
+export function following(
+  school: Exclude<Policy, 'least'>,
+  decision: DecisionProblem,
+  node: CallState,
+  distance: Distance,
+  { option, minutes }: Scored,
+  most = Infinity,
+): number {
+  let expected = minutes;
+  for (const { share, node: next } of decision.branches(node, option)) {
+    if (expected >= most) return expected;
+    expected +=
+      share * expectedMinutes(school, decision, next, distance, (most - expected) / share);
+  }
   return expected;
 }

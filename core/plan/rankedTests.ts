@@ -1,6 +1,13 @@
 import type { CallStanding, CallState, DecisionProblem, Scored } from './decisionProblem';
 import { choices, type Choice } from './leastMinutes';
-import { choose, expectedMinutes, POLICIES, type Distance, type Policy } from './policies';
+import {
+  choose,
+  expectedMinutes,
+  following,
+  POLICIES,
+  type Distance,
+  type Policy,
+} from './policies';
 
 /** Schools that come near the least minutes on some units, and are quick to follow. */
 const NEAR_LEAST = ['likeliest', 'split'] as const;
@@ -47,15 +54,17 @@ function leastFirst(
 ): Choice[] {
   if (standing.kind === 'named') return [];
   const scored = decision.scored(root, standing);
-  const schools = NEAR_LEAST.flatMap(
-    (school) => firstOf(school, decision, root, standing, distance, scored) ?? [],
-  );
-  return [...choices(decision, root, standing, scored), ...schools]
-    .sort((a, b) => a.expected - b.expected)
-    .filter((each, i, all) => all.findIndex((one) => one.option === each.option) === i);
+  const ahead = choices(decision, root, standing, scored);
+  let sooner: Choice | undefined;
+  for (const school of NEAR_LEAST) {
+    const most = (sooner ?? ahead[0])?.expected ?? Infinity;
+    const first = firstOf(school, decision, root, standing, distance, scored, most);
+    if (first && first.expected < most) sooner = first;
+  }
+  return sooner ? [sooner, ...ahead.filter(({ option }) => option !== sooner?.option)] : ahead;
 }
 
-/** The test that a school takes, with the minutes it takes when it is followed to the verdict. */
+/** The test that a school takes, with the minutes it takes when it is followed to the verdict, up to `most`. */
 function firstOf(
   school: Exclude<Policy, 'least'>,
   decision: DecisionProblem,
@@ -63,14 +72,8 @@ function firstOf(
   standing: CallStanding,
   distance: Distance,
   scored: readonly Scored[],
+  most = Infinity,
 ): Choice | undefined {
   const first = choose(school, decision, root, standing, distance, scored);
-  if (!first) return undefined;
-  const expected = decision
-    .branches(root, first.option)
-    .reduce(
-      (sum, { share, node }) => sum + share * expectedMinutes(school, decision, node, distance),
-      first.minutes,
-    );
-  return { ...first, expected };
+  return first && { ...first, expected: following(school, decision, root, distance, first, most) };
 }

@@ -123,13 +123,13 @@ describe('what is planned for', () => {
 
   it('is the likeliest explanations that make up their share, no more than so many, and the good unit', () => {
     const at = (share: number, most: number): number =>
-      planner.problem(state, [], USUAL_WAY, { share, most }).root.weights.length;
+      planner.problem(state, [], USUAL_WAY, { share, most }).root.belief.places.length;
     expect(at(1, 1000)).toBe(predictor.hypotheses.length);
     expect([at(1, 5), at(1, 7)]).toEqual([5, 7].map((each) => each + Number(!among(each))));
     // The likeliest alone makes up a thousandth.
     expect(at(0.001, 1000)).toBe(1 + Number(!among(1)));
     const { root } = planner.problem(state, [], USUAL_WAY, { share: 1, most: 5 });
-    expect(root.weights.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 12);
+    expect(root.belief.weights.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 12);
   });
   /** Whether the good unit is among so many of the likeliest. */
   const among = (count: number): boolean =>

@@ -1,3 +1,4 @@
+import type { Look } from '../diagram/diagram';
 import { sinceRepair, type Evidence } from '../call/evidence';
 import type { UnitPredictor } from '../inference/unitPredictor';
 import { readAtItself, type BeliefState, type UnitVerdict } from '../inference/beliefState';
@@ -15,6 +16,7 @@ import {
 } from './decisionProblem';
 import { alongTheLine } from './line';
 import { Minutes, testOf, type Bench } from './minutes';
+import { Quickest } from './quickest';
 import { minutesByPolicy, rankedBy } from './rankedTests';
 import type { Policy } from './policies';
 import { onlyMillivolts, USUAL_WAY, wanted, type WayOfWorking } from './wayOfWorking';
@@ -59,6 +61,7 @@ export class UnitPlanner {
   private readonly hot = new Map<string, Candidate[]>();
   private readonly line: Map<string, number>;
   private readonly trips: Trips;
+  private readonly looks: ReadonlyMap<string, Look>;
 
   constructor(
     readonly predictor: UnitPredictor,
@@ -67,6 +70,7 @@ export class UnitPlanner {
     this.minutes = new Minutes(predictor.diagram);
     this.line = alongTheLine(predictor.diagram);
     this.trips = new Trips(predictor);
+    this.looks = new Map(predictor.diagram.looks?.map((look) => [look.id, look]));
     this.cold = candidatesOf(predictor, this.minutes, unitTests(predictor.diagram), progress);
   }
 
@@ -176,23 +180,25 @@ export class UnitPlanner {
     });
     const live = way.live || onlyMillivolts(this.predictor.diagram);
     const candidates = [...this.cold, ...(live ? this.liveCandidates(entries) : [])];
-    const node: CallState = {
-      weights: weights.map((each) => each / total),
-      bench,
-      confirmed,
-      options: [],
-    };
+    const chances = weights.map((each) => each / total);
+    const belief = decision.belief(chances);
     const options = (times: number, shorts: boolean): Option[] =>
-      this.options(candidates, places, node.weights, entries, bench, way, times, shorts);
-    const doubt = decision.entropy(node.weights);
+      this.options(candidates, places, chances, entries, bench, way, times, shorts);
+    const doubt = decision.entropy(belief);
     const tells = (each: Option): boolean =>
-      decision.expectedEntropy(each, node.weights) < doubt - worthBits(doubt);
+      decision.expectedEntropy(each, belief) < doubt - worthBits(doubt);
     // Power goes on a suspected short once at most, and only where nothing else tells.
     const tripped = wasSeenToTrip(entries);
-    const fresh = [false, ...(tripped ? [] : [true])].map((shorts) => options(1, shorts));
+    const harmless = options(1, false);
+    const fresh = tripped || harmless.some(tells) ? harmless : options(1, true);
     // Only when nothing else tells is a test worth taking again.
-    node.options = fresh.find((each) => each.some(tells)) ?? options(MOST_TIMES, !tripped);
-    return { decision, root: node, places };
+    const root: CallState = {
+      belief,
+      bench,
+      confirmed,
+      options: fresh.some(tells) ? fresh : options(MOST_TIMES, !tripped),
+    };
+    return { decision, root, places };
   }
 
   private placesOf({ probabilities, suspects: all }: BeliefState, planned: typeof PLANNED): Places {
@@ -233,7 +239,8 @@ export class UnitPlanner {
       const test = testOf(entry);
       if (test) taken.set(keyOf(test), (taken.get(keyOf(test)) ?? 0) + 1);
     }
-    const kept = new Map<string, Option & { minutes: number }>();
+    const placeOf = new Map(suspects.map((id, place) => [id, place]));
+    const kept = new Quickest();
     for (const { test, key, cost: itself, outcome, at } of candidates) {
       if ((taken.get(key) ?? 0) >= times) continue;
       const here = ofPlanned(outcome, hypotheses);
@@ -243,25 +250,12 @@ export class UnitPlanner {
       if (short > SUSPECTED_SHORT && !shorts) continue;
       const dearer = harm * short + (harm / USUAL_WAY.harm - 1) * (itself.risk ?? 0);
       const cost = dearer === 0 ? itself : { ...itself, minutes: itself.minutes + dearer };
-      const own = at.flatMap((id) => (suspects.includes(id) ? [suspects.indexOf(id)] : []));
-      const minutes = this.minutes.from(bench, cost);
-      const look =
-        test.kind === 'look'
-          ? this.predictor.diagram.looks?.find((each) => each.id === test.look)
-          : undefined;
-      const tells = `${look?.id ?? ''} ${own.join()} ${cost.panels} ${String.fromCharCode(...here)}`;
-      const known = kept.get(tells);
-      if (known && known.minutes <= minutes) continue;
-      kept.set(tells, {
-        test,
-        cost,
-        outcome: here,
-        found: look && foundUnder(look, here),
-        at: own,
-        minutes,
-      });
+      const own = at.flatMap((id) => placeOf.get(id) ?? []);
+      const look = test.kind === 'look' ? this.looks.get(test.look) : undefined;
+      const found = look && foundUnder(look, here);
+      kept.add({ test, cost, outcome: here, found, at: own }, this.minutes.from(bench, cost));
     }
-    return [...kept.values()];
+    return kept.options;
   }
 
   private meanings(
@@ -273,11 +267,13 @@ export class UnitPlanner {
     return decision
       .branches(root, option)
       .map(({ outcome, share, node }) => {
-        const masses = decision.masses(node.weights);
+        const masses = decision.masses(node.belief);
         const inOrder = [...masses.keys()].sort((a, b) => (masses[b] ?? 0) - (masses[a] ?? 0));
         let shows = -1;
-        root.weights.forEach((weight, i) => {
-          if (option.outcome[i] === outcome && weight > (root.weights[shows] ?? -1)) shows = i;
+        let most = -1;
+        root.belief.places.forEach((i, k) => {
+          const weight = root.belief.weights[k] ?? 0;
+          if (option.outcome[i] === outcome && weight > most) [shows, most] = [i, weight];
         });
         return {
           share,
