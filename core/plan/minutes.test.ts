@@ -50,6 +50,16 @@ describe('what a test costs (common practice)', () => {
     expect(takes(minutes, now)).toBeGreaterThan(takes(minutes, ohm()) + 2);
   });
 
+  it('takes a unit that is used with a cover off to be dearer than one that is whole', () => {
+    const minutes = new Minutes(washer);
+    const used = minutes.of({ kind: 'try', steps: 'timer=wash,wait=60', subject: 'drive-motor' });
+    const open = minutes.after(minutes.untouched, minutes.of(ohm()));
+    expect(minutes.from(open, used)).toBeGreaterThan(minutes.from(minutes.untouched, used) + 1);
+    // A live reading stands open anyway: its own risk is counted, once.
+    const read = minutes.of(volt('timer=wash'));
+    expect(minutes.from(open, read)).toBeLessThan(minutes.from(minutes.untouched, read));
+  });
+
   it('takes clips where a button has to be held', () => {
     const dryer = builtIn('electric-dryer');
     if (!dryer) throw new Error('no dryer');

@@ -23,6 +23,7 @@ const MINUTES = {
   use: 3,
   script: 4,
   risk: 2,
+  coverOff: 2,
   clamp: 1,
   jumper: 1.5,
   clips: 0.6,
@@ -54,6 +55,8 @@ export interface Cost {
   stand: number | undefined;
   /** Minutes of it that live work is taken to be dearer than its time: a shop may see that otherwise. */
   risk?: number;
+  /** Minutes more where a panel is off: the unit is powered, and nobody reads anything inside. */
+  coverOff?: number;
 }
 
 /** The unit whole, as drawn: its place among the setups. */
@@ -101,6 +104,7 @@ export class Minutes {
         const quantity = quantityOf(this.diagram, test.actuator)?.quantity ?? 'temperature';
         return {
           minutes: INSTRUMENT[quantity] + used,
+          coverOff: test.steps === undefined ? 0 : MINUTES.coverOff,
           panels: this.panelOf.get(movedBy(this.diagram, test.actuator)[0]?.id ?? '') ?? 0,
           stand: DRAWN,
         };
@@ -113,7 +117,12 @@ export class Minutes {
               panels: at(test.jumper),
               stand: DRAWN,
             }
-          : { minutes: MINUTES.use + waited(test.steps), panels: 0, stand: DRAWN };
+          : {
+              minutes: MINUTES.use + waited(test.steps),
+              coverOff: MINUTES.coverOff,
+              panels: 0,
+              stand: DRAWN,
+            };
       case 'volt': {
         const { read, script, risk } = MINUTES;
         return {
@@ -143,6 +152,7 @@ export class Minutes {
       this.diagram.panels.forEach((panel, i) => {
         if (closed & (1 << i)) minutes += panel.minutes + (panel.helper ? MINUTES.helper : 0);
       });
+    if (open) minutes += cost.coverOff ?? 0;
     if (cost.stand !== undefined && cost.stand !== stand)
       minutes += this.between(stand, cost.stand);
     return minutes;

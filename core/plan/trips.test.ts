@@ -47,6 +47,11 @@ it('puts power on it once at most, and live work is as dear as the shop sees it'
     options([noHeat], harm).find(({ test }) => test.kind === 'volt')?.cost.minutes ?? 0;
   expect(volt(240)).toBeGreaterThan(volt(60) + 2);
   expect(volt(30)).toBeLessThan(volt(60));
+  // So is a unit that is used with a cover off.
+  const open = (harm: number): number =>
+    options([noHeat], harm).find(({ test }) => test.kind === 'try')?.cost.coverOff ?? 0;
+  expect(open(240)).toBeCloseTo(4 * open(60), 9);
+  expect(open(60)).toBeGreaterThan(0);
 });
 
 it('knows which tests put power on a short, and under which explanation', () => {

@@ -15,7 +15,7 @@ import {
   type CallStanding,
 } from './decisionProblem';
 import { alongTheLine } from './line';
-import { Minutes, testOf, type Bench } from './minutes';
+import { Minutes, testOf, type Bench, type Cost } from './minutes';
 import { Quickest } from './quickest';
 import { minutesByPolicy, rankedBy } from './rankedTests';
 import type { Policy } from './policies';
@@ -248,8 +248,7 @@ export class UnitPlanner {
       // Contacts weld further and people are hurt: it comes last, where no cold reading tells.
       const short = this.trips.chance(test, hypotheses, weights);
       if (short > SUSPECTED_SHORT && !shorts) continue;
-      const dearer = harm * short + (harm / USUAL_WAY.harm - 1) * (itself.risk ?? 0);
-      const cost = dearer === 0 ? itself : { ...itself, minutes: itself.minutes + dearer };
+      const cost = priced(itself, harm, short);
       const own = at.flatMap((id) => placeOf.get(id) ?? []);
       const look = test.kind === 'look' ? this.looks.get(test.look) : undefined;
       const found = look && foundUnder(look, here);
@@ -287,6 +286,21 @@ export class UnitPlanner {
       })
       .sort((a, b) => b.share - a.share);
   }
+}
+
+/**
+ * What a test costs where a shop takes harm to be so dear, in minutes, and the test does it with some
+ * probability; live work and open covers are dear by the same measure.
+ */
+function priced(cost: Cost, harm: number, probability: number): Cost {
+  const times = harm / USUAL_WAY.harm;
+  if (times === 1 && probability === 0) return cost;
+  const { minutes, risk = 0, coverOff = 0 } = cost;
+  return {
+    ...cost,
+    minutes: minutes + (times - 1) * risk + harm * probability,
+    coverOff: times * coverOff,
+  };
 }
 
 /** Whether somebody has seen a breaker or a fuse open since the last repair. */
