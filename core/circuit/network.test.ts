@@ -31,8 +31,8 @@ describe('wires that share a terminal', () => {
   // Common practice: what sits on one connector leaves the terminal together.
   it('stay together when they are pulled off, and leave the terminal', () => {
     const lifted = { ...setup, lifted: ['door-switch.2' as const] };
-    expect(kind(furnace, lifted, 'transformer.L', 'blower-relay.C')).toBe('ohms');
-    expect(kind(furnace, lifted, 'door-switch.2', 'blower-relay.C')).toBe('open');
+    expect(kind(furnace, lifted, 'transformer.L', 'blower-contact.C')).toBe('ohms');
+    expect(kind(furnace, lifted, 'door-switch.2', 'blower-contact.C')).toBe('open');
     const answer = ohmReading(furnace, setup, 'door-switch.2', 'transformer.L');
     expect(answer).toMatchObject({ kind: 'ohms', nominal: expect.any(Number) });
   });
@@ -41,10 +41,10 @@ describe('wires that share a terminal', () => {
     const loose = faultsOf(furnace, 'door-switch.2:loose=50');
     const ohms = (to: TerminalRef) => ohmReading(furnace, setup, 'door-switch.2', to, loose);
     expect(ohms('transformer.L')).toMatchObject({ nominal: expect.closeTo(50.03, 1) });
-    expect(ohms('blower-relay.C')).toMatchObject({ nominal: expect.closeTo(50.03, 1) });
-    const wire = furnace.wires.find(({ to }) => to === 'blower-relay.C')?.id ?? '';
+    expect(ohms('blower-contact.C')).toMatchObject({ nominal: expect.closeTo(50.03, 1) });
+    const wire = furnace.wires.find(({ to }) => to === 'blower-contact.C')?.id ?? '';
     const broken = `${wire}:wire-open`;
-    expect(kind(furnace, setup, 'door-switch.2', 'blower-relay.C', broken)).toBe('open');
+    expect(kind(furnace, setup, 'door-switch.2', 'blower-contact.C', broken)).toBe('open');
     expect(kind(furnace, setup, 'door-switch.2', 'transformer.L', broken)).toBe('ohms');
   });
 
@@ -87,7 +87,7 @@ describe('the free end of what is lifted', () => {
     const furnace = diagramOf('gas-furnace');
     const lifted = { ...drawnSetup(furnace), lifted: ['door-switch.2' as const] };
     expect(kind(furnace, lifted, 'door-switch.2:wire', 'transformer.L')).toBe('ohms');
-    expect(kind(furnace, lifted, 'door-switch.2:wire', 'blower-relay.C')).toBe('ohms');
+    expect(kind(furnace, lifted, 'door-switch.2:wire', 'blower-contact.C')).toBe('ohms');
   });
 
   it('has the volts of the other end', () => {

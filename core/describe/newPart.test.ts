@@ -19,7 +19,7 @@ it('says of every part how a new one is proved, in its own words where it has so
 
 it('goes by what moves a switch: a limit by its figures, a knob by its shaft, a sealed relay by volts', () => {
   expect(said('gas-furnace', 'limit')).toMatch(/plenum measured/);
-  expect(said('gas-furnace', 'blower-relay')).toMatch(/Proved by: Volts across/);
+  expect(said('gas-furnace', 'blower-contact')).toMatch(/Proved by: Volts across/);
   expect(said('gas-furnace', 'draft-switch')).toMatch(/Putting it in: .*hose/);
   expect(said('coil-burner', 'block')).toMatch(/^Change or look at with it: Coil element, 8 in\./);
   expect(said('coil-burner', 'infinite')).toMatch(/Proved by: At OFF/);

@@ -35,7 +35,7 @@ describe('a reading that holds for some seconds only', () => {
     expect(healthy?.moments.at(-1)?.loads['igniter']).toBe('off');
   });
 
-  it.each(['igniter-relay', 'valve-relay'])(
+  it.each(['igniter-contact', 'valve-contact'])(
     'comes to a relay that nothing pulls in, once live readings are allowed: %s',
     (relay) => {
       const index = neverPulls(relay);

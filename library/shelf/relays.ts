@@ -3,12 +3,13 @@ import type {
   BoardPart,
   BoardState,
   CircuitClass,
+  DrivenActuator,
   SwitchPart,
 } from '../../core/diagram/diagram';
-import { drivenBy } from './actuators';
+import { drivenBy, relayActuator } from './actuators';
 import { coil } from './loads';
 import { commonPractice } from './practice';
-import { table } from './switches';
+import { relayContact, table } from './switches';
 import type { Assembly } from './unit';
 
 interface Relay {
@@ -82,6 +83,33 @@ export function relayWithCoil({ id, name, role, panel, where, ...relay }: Relay)
     ],
   };
 }
+
+/** A relay on a board: what it is called, what it does, what its contact carries, and how often it fails. */
+type OnBoard = [name: string, role: string, amps: number, weight?: number];
+
+/** Relays on a board, which drives `NAME-relay` and is sold with their contacts, `NAME-contact`. */
+export const boardRelays = (
+  { panel, soldAs = 'the board' }: { panel: string; soldAs?: string },
+  relays: Record<string, OnBoard>,
+): { actuators: DrivenActuator[]; parts: SwitchPart[] } => ({
+  actuators: Object.entries(relays).map(([id, [name]]) =>
+    relayActuator(`${id}-relay`, name, name.toLowerCase()),
+  ),
+  parts: Object.entries(relays).map(([id, [name, role, amps, weight]]) =>
+    relayContact(
+      {
+        id: `${id}-contact`,
+        name: `${name} contact`,
+        role,
+        actuator: `${id}-relay`,
+        panel,
+        soldAs,
+        ...(weight !== undefined && { prior: commonPractice(weight) }),
+      },
+      amps,
+    ),
+  ),
+});
 
 /** A board: its inputs by their two terminals, and what it does. */
 export const board = (

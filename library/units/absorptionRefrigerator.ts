@@ -1,23 +1,24 @@
-import {
-  handActuator,
-  panel,
-  quantity,
-  relayActuator,
-  temperature,
-  TOOLS,
-} from '../shelf/actuators';
+import { handActuator, panel, quantity, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { coil, heater, lamp } from '../shelf/loads';
 import { CAUTIONS, commonPractice, look } from '../shelf/practice';
 import { fuse } from '../shelf/protectors';
-import { board, powerInput } from '../shelf/relays';
+import { board, boardRelays, powerInput } from '../shelf/relays';
 import { houseBattery, mainsCord } from '../shelf/supplies';
-import { plainSwitch, relayContact, setPointSwitch } from '../shelf/switches';
+import { plainSwitch, setPointSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 const OFF = { when: { select: 'off' }, to: 'off' };
 const TO_GAS = { when: { select: 'gas', cold: 'closed' }, to: 'light' };
 const COLD = { when: { cold: 'open' }, to: 'ready' };
+
+const relays = boardRelays(
+  { panel: 'board-cover', soldAs: 'the control board' },
+  {
+    heat: ['Heater relay', 'feeds the heater', 2.8],
+    valve: ['Gas valve relay', 'feeds the gas valve', 0.5],
+  },
+);
 
 /** Absorption refrigerator of a trailer: 120 V heater or gas flame, 12 V board, flue limit. */
 export const absorptionRefrigerator = unit({
@@ -33,8 +34,7 @@ export const absorptionRefrigerator = unit({
       gas: 'selector at GAS',
     }),
     handActuator('door', 'Door', 'door', { closed: 'door closed', open: 'door open' }),
-    relayActuator('heat-relay', 'Heater relay', 'heater relay'),
-    relayActuator('valve-relay', 'Gas valve relay', 'gas valve relay'),
+    ...relays.actuators,
     temperature('cabinet', 'Fins in the cabinet', {
       by: 'element',
       to: 20,
@@ -192,28 +192,7 @@ export const absorptionRefrigerator = unit({
         { id: 'check', says: 'CHECK light', drives: [], next: [OFF] },
       ],
     ),
-    relayContact(
-      {
-        id: 'heat-contact',
-        name: 'Heater relay contact',
-        role: 'feeds the heater',
-        actuator: 'heat-relay',
-        panel: 'board-cover',
-        soldAs: 'the control board',
-      },
-      2.8,
-    ),
-    relayContact(
-      {
-        id: 'valve-contact',
-        name: 'Gas valve relay contact',
-        role: 'feeds the gas valve',
-        actuator: 'valve-relay',
-        panel: 'board-cover',
-        soldAs: 'the control board',
-      },
-      0.5,
-    ),
+    ...relays.parts,
     setPointSwitch(
       {
         id: 'electrode',

@@ -1,22 +1,24 @@
 import { chain24 } from '../assemblies/chain24';
-import {
-  handActuator,
-  panel,
-  quantity,
-  relayActuator,
-  temperature,
-  TOOLS,
-} from '../shelf/actuators';
+import { handActuator, panel, quantity, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { coil, motor } from '../shelf/loads';
 import { CAUTIONS, commonPractice, look } from '../shelf/practice';
 import { cutOff } from '../shelf/protectors';
-import { board, fedInput, powerInput } from '../shelf/relays';
+import { board, boardRelays, fedInput, powerInput } from '../shelf/relays';
 import { mainsCord } from '../shelf/supplies';
-import { plainSwitch, relayContact, setPointSwitch } from '../shelf/switches';
+import { plainSwitch, setPointSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 const IN_CHAIN: ['control', number] = ['control', 0.5];
+
+const relays = boardRelays(
+  { panel: 'controls', soldAs: 'the ignition board' },
+  {
+    pump: ['Pump relay', 'feeds the pump', 1],
+    spark: ['Spark relay', 'feeds the spark generator', 0.3],
+    valve: ['Valve relay', 'feeds the gas valve', 0.5],
+  },
+);
 
 /** Hot-water boiler: low-water cut-off, aquastat, pressure and spill limits in one 24 V chain, flame proved. */
 export const boiler = unit({
@@ -30,9 +32,7 @@ export const boiler = unit({
       off: 'thermostat satisfied',
       heat: 'thermostat calling for heat',
     }),
-    relayActuator('pump-relay', 'Pump relay', 'pump relay'),
-    relayActuator('spark-relay', 'Spark relay', 'spark relay'),
-    relayActuator('valve-relay', 'Valve relay', 'valve relay'),
+    ...relays.actuators,
     temperature(
       'water',
       'Water in the boiler',
@@ -267,39 +267,7 @@ export const boiler = unit({
         },
       ],
     ),
-    relayContact(
-      {
-        id: 'pump-contact',
-        name: 'Pump relay contact',
-        role: 'feeds the pump',
-        actuator: 'pump-relay',
-        panel: 'controls',
-        soldAs: 'the ignition board',
-      },
-      1,
-    ),
-    relayContact(
-      {
-        id: 'spark-contact',
-        name: 'Spark relay contact',
-        role: 'feeds the spark generator',
-        actuator: 'spark-relay',
-        panel: 'controls',
-        soldAs: 'the ignition board',
-      },
-      0.3,
-    ),
-    relayContact(
-      {
-        id: 'valve-contact',
-        name: 'Valve relay contact',
-        role: 'feeds the gas valve',
-        actuator: 'valve-relay',
-        panel: 'controls',
-        soldAs: 'the ignition board',
-      },
-      0.5,
-    ),
+    ...relays.parts,
     setPointSwitch(
       {
         id: 'flame-rod',

@@ -1,30 +1,16 @@
 import type { BoardState } from '../../core/diagram/diagram';
 import { coilBurnerOf } from '../assemblies/coilBurner';
-import { door, handActuator, panel, relayActuator, temperature, TOOLS } from '../shelf/actuators';
+import { door, handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { heater, lamp, neonLamp, plainLoad } from '../shelf/loads';
 import { cutOff } from '../shelf/protectors';
 import { CAUTIONS, commonPractice, look } from '../shelf/practice';
-import { board, powerInput } from '../shelf/relays';
+import { board, boardRelays, powerInput } from '../shelf/relays';
 import { rangeCord } from '../shelf/supplies';
-import { plainSwitch, relayContact } from '../shelf/switches';
+import { plainSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** A relay of the board with what it feeds. */
-const relay = (id: string, name: string, role: string, amps: number) =>
-  relayContact(
-    {
-      id: `${id}-contact`,
-      name: `Contact of the ${name}`,
-      role,
-      actuator: id,
-      prior: commonPractice(2),
-      panel: 'back',
-      soldAs: 'the control board',
-    },
-    amps,
-  );
-
 /**
  * What the board does in a mode: it watches its sensor and heats on and off. By time, since a resistance that goes
  * with the heat is not drawn: long enough on that the first minutes are one heat.
@@ -48,6 +34,15 @@ function heats(id: string, keys: string, drives: string[], other: string): Board
   ];
 }
 
+const relays = boardRelays(
+  { panel: 'back', soldAs: 'the control board' },
+  {
+    safety: ['Safety relay', 'breaks the other leg of both elements', 14.2, 2],
+    bake: ['Bake relay', 'feeds the bake element', 10.8, 2],
+    broil: ['Broil relay', 'feeds the broil element', 13.3, 2],
+  },
+);
+
 /** Range with an electronic oven control: a sensor that the board reads, a relay in each leg, one burner drawn. */
 export const electronicRange = unit({
   id: 'electronic-range',
@@ -68,9 +63,7 @@ export const electronicRange = unit({
       seconds: 1100,
       alone: { by: 'broil', to: 650 },
     }),
-    relayActuator('safety-relay', 'Safety relay', 'safety relay'),
-    relayActuator('bake-relay', 'Bake relay', 'bake relay'),
-    relayActuator('broil-relay', 'Broil relay', 'broil relay'),
+    ...relays.actuators,
   ],
   panels: [
     panel('back', 'Back panel', '8 hex-head screws, range pulled out', 9, 'back', {
@@ -163,9 +156,7 @@ export const electronicRange = unit({
         { value: { nominal: 1090, low: 1060, high: 1120 } },
       ),
     },
-    relay('safety-relay', 'safety relay', 'breaks the other leg of both elements', 14.2),
-    relay('bake-relay', 'bake relay', 'feeds the bake element', 10.8),
-    relay('broil-relay', 'broil relay', 'feeds the broil element', 13.3),
+    ...relays.parts,
     heater(
       {
         id: 'bake',
@@ -233,14 +224,14 @@ export const electronicRange = unit({
   wires: wires(`
     BK feed.L1 board.L
     WH feed.N board.N
-    BK feed.L1 bake-relay-contact.C
-    BK feed.L1 broil-relay-contact.C
-    OR bake-relay-contact.NO bake.a
-    YE broil-relay-contact.NO broil.a
+    BK feed.L1 bake-contact.C
+    BK feed.L1 broil-contact.C
+    OR bake-contact.NO bake.a
+    YE broil-contact.NO broil.a
     BN bake.b cut-out.a
     BN broil.b cut-out.a
-    BN-RD cut-out.b safety-relay-contact.NO
-    RD safety-relay-contact.C feed.L2
+    BN-RD cut-out.b safety-contact.NO
+    RD safety-contact.C feed.L2
     VT board.S1 sensor.a
     VT sensor.b board.S2
     BK-WH feed.L1 door-switch.1
@@ -276,7 +267,7 @@ export const electronicRange = unit({
     look(
       'click',
       'No click from the control when BAKE is entered, the display as it should be',
-      ['board', 'bake-relay-contact', 'safety-relay-contact'],
+      ['board', 'bake-contact', 'safety-contact'],
       [0.4, 0.1],
       0.5,
       { powered: true },
@@ -284,7 +275,7 @@ export const electronicRange = unit({
     look(
       'solder',
       'A brown ring of solder at a relay of the control',
-      ['bake-relay-contact', 'broil-relay-contact', 'safety-relay-contact'],
+      ['bake-contact', 'broil-contact', 'safety-contact'],
       [0.5, 0.03],
       3,
       { panel: 'back' },

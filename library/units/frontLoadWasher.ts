@@ -1,23 +1,24 @@
-import {
-  door,
-  drivenBy,
-  panel,
-  quantity,
-  relayActuator,
-  startButton,
-  TOOLS,
-} from '../shelf/actuators';
+import { door, drivenBy, panel, quantity, startButton, TOOLS } from '../shelf/actuators';
 import { frame, hardware, joints } from '../shelf/connections';
 import { coil, motor } from '../shelf/loads';
 import { CAUTIONS, commonPractice, look } from '../shelf/practice';
-import { board, powerInput } from '../shelf/relays';
+import { board, boardRelays, powerInput } from '../shelf/relays';
 import { mainsCord } from '../shelf/supplies';
-import { plainSwitch, relayContact, setPointSwitch } from '../shelf/switches';
+import { plainSwitch, setPointSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
-const BOARD = 'the control board';
 const SENSED = { low: 8000, high: 40_000 };
 const OPENED = { when: { latch: 'open' }, to: 'door-code' };
+
+const relays = boardRelays(
+  { panel: 'top', soldAs: 'the control board' },
+  {
+    lock: ['Lock relay', 'feeds the lock', 1],
+    fill: ['Fill relay', 'feeds the valve', 0.2],
+    drum: ['Drum relay', 'feeds the motor', 6],
+    drain: ['Drain relay', 'feeds the pump', 1.2],
+  },
+);
 
 /** Front-load washer: magnetic door switch on a harness with a plug, door lock with its own switch, level by pressure. */
 export const frontLoadWasher = unit({
@@ -29,10 +30,7 @@ export const frontLoadWasher = unit({
   actuators: [
     door(),
     startButton('key', 'START key', 'START held'),
-    relayActuator('lock', 'Lock relay', 'lock relay'),
-    relayActuator('fill', 'Fill relay', 'fill relay'),
-    relayActuator('drum', 'Drum relay', 'drum relay'),
-    relayActuator('drain', 'Drain relay', 'drain relay'),
+    ...relays.actuators,
     drivenBy('lock-coil', 'bolt', 'Bolt of the door lock', ['door unlocked', 'door locked']),
     quantity(
       'level',
@@ -185,7 +183,7 @@ export const frontLoadWasher = unit({
         {
           id: 'filling',
           says: 'washing light: fills',
-          drives: ['lock', 'fill'],
+          drives: ['lock-relay', 'fill-relay'],
           next: [
             OPENED,
             { when: { full: 'closed' }, to: 'turning' },
@@ -195,13 +193,13 @@ export const frontLoadWasher = unit({
         {
           id: 'turning',
           says: 'washing light: turns',
-          drives: ['lock', 'drum'],
+          drives: ['lock-relay', 'drum-relay'],
           next: [OPENED, { when: {}, after: 90, to: 'draining' }],
         },
         {
           id: 'draining',
           says: 'drain light',
-          drives: ['lock', 'drain'],
+          drives: ['lock-relay', 'drain-relay'],
           next: [
             { when: { full: 'open' }, after: 20, to: 'done' },
             { when: {}, after: 240, to: 'drain-code' },
@@ -218,26 +216,7 @@ export const frontLoadWasher = unit({
         { id: 'drain-code', says: 'drain code', drives: [], next: [] },
       ],
     ),
-    ...(
-      [
-        ['lock', 'Lock', 'feeds the lock', 1],
-        ['fill', 'Fill', 'feeds the valve', 0.2],
-        ['drum', 'Drum', 'feeds the motor', 6],
-        ['drain', 'Drain', 'feeds the pump', 1.2],
-      ] as const
-    ).map(([id, name, role, amps]) =>
-      relayContact(
-        {
-          id: `${id}-contact`,
-          name: `${name} relay contact`,
-          role,
-          actuator: id,
-          panel: 'top',
-          soldAs: BOARD,
-        },
-        amps,
-      ),
-    ),
+    ...relays.parts,
     coil(
       {
         id: 'valve',

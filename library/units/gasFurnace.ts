@@ -1,11 +1,22 @@
 import type { BoardState, Diagram, SwitchPart } from '../../core/diagram/diagram';
 import { chain24 } from '../assemblies/chain24';
-import { handActuator, panel, quantity, relayActuator, temperature } from '../shelf/actuators';
+import { handActuator, panel, quantity, temperature } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
-import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
+import { plainSwitch, setPointSwitch, table } from '../shelf/switches';
+import { boardRelays } from '../shelf/relays';
 import { unit, wires } from '../shelf/unit';
+
+const relays = boardRelays(
+  { panel: 'blower-door' },
+  {
+    inducer: ['Inducer relay', 'feeds the inducer', 2],
+    blower: ['Blower relay', 'feeds the blower', 8],
+    igniter: ['Igniter relay', 'feeds the igniter', 4],
+    valve: ['Valve relay', 'feeds the gas valve', 0.5],
+  },
+);
 
 /** A safety of the 24 V chain. */
 const chainLimit = (
@@ -18,13 +29,6 @@ const chainLimit = (
     ['control', 0.5],
     { opens: rising, closes: falling, tolerance: 8 },
     ['a', 'b'],
-  );
-
-/** Contact of a relay of the board. */
-const relay = (id: string, name: string, amps: number): SwitchPart =>
-  relayContact(
-    { id, name, role: `${name} of the board`, actuator: id, panel: 'blower-door' },
-    amps,
   );
 
 /** One of three tries for a flame: glow, open the valve, see the flame within five seconds or rest and try again. */
@@ -133,10 +137,7 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
         closed: 'blower door on',
         open: 'blower door off',
       }),
-      relayActuator('inducer-relay', 'Inducer relay', 'Inducer relay'),
-      relayActuator('blower-relay', 'Blower relay', 'Blower relay'),
-      relayActuator('igniter-relay', 'Igniter relay', 'Igniter relay'),
-      relayActuator('valve-relay', 'Valve relay', 'Valve relay'),
+      ...relays.actuators,
       {
         id: 'plenum',
         name: 'Plenum',
@@ -464,10 +465,7 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
         },
         panel: 'blower-door',
       },
-      relay('inducer-relay', 'Inducer relay', 2),
-      relay('blower-relay', 'Blower relay', 8),
-      relay('igniter-relay', 'Igniter relay', 4),
-      relay('valve-relay', 'Valve relay', 0.5),
+      ...relays.parts,
       setPointSwitch(
         {
           id: 'flame-rod',
@@ -569,15 +567,15 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
     GN call.G board.G
     YE-BK board.LIM draft-switch.a
     OR draft-switch.b ${condensing ? 'collector-switch.a' : 'board.PS'}
-    OR board.PS valve-relay.C
-    BN valve-relay.NO valve.a
+    OR board.PS valve-contact.C
+    BN valve-contact.NO valve.a
     BU valve.b board.C
-    BK door-switch.2 inducer-relay.C
-    BK door-switch.2 blower-relay.C
-    BK door-switch.2 igniter-relay.C
-    VT inducer-relay.NO inducer.a
-    BK-RD blower-relay.NO blower.a
-    GY igniter-relay.NO igniter.a
+    BK door-switch.2 inducer-contact.C
+    BK door-switch.2 blower-contact.C
+    BK door-switch.2 igniter-contact.C
+    VT inducer-contact.NO inducer.a
+    BK-RD blower-contact.NO blower.a
+    GY igniter-contact.NO igniter.a
     WH inducer.b transformer.N
     WH blower.b transformer.N
     WH igniter.b transformer.N
@@ -614,7 +612,7 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
       look(
         'fan-on',
         'With the thermostat at FAN the air comes',
-        ['blower', 'blower-relay', 'capacitor'],
+        ['blower', 'blower-contact', 'capacitor'],
         [0.05, 0.9],
         0.5,
         { powered: true },

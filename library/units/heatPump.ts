@@ -1,18 +1,20 @@
-import {
-  handActuator,
-  panel,
-  quantity,
-  relayActuator,
-  temperature,
-  TOOLS,
-} from '../shelf/actuators';
+import { handActuator, panel, quantity, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { coil, motor } from '../shelf/loads';
 import { CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
-import { board, fedInput, powerInput, relayWithCoil } from '../shelf/relays';
+import { board, boardRelays, fedInput, powerInput, relayWithCoil } from '../shelf/relays';
 import { indoorLine } from '../shelf/supplies';
-import { relayContact, selector, setPointSwitch } from '../shelf/switches';
+import { selector, setPointSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
+
+const relays = boardRelays(
+  { panel: 'service', soldAs: 'the defrost board' },
+  {
+    fan: ['Fan relay', 'feeds the fan, but in a defrost', 1.3, 1.5],
+    valve: ['Valve relay', 'feeds the reversing valve', 0.4],
+    aux: ['Auxiliary heat relay', 'calls the heat indoors while it defrosts', 0.4],
+  },
+);
 
 /** Heat pump, outdoor unit: reversing valve, defrost board with its coil thermostat, pressure switches. */
 export const heatPump = unit({
@@ -37,9 +39,7 @@ export const heatPump = unit({
       heat: 'thermostat calls for heat',
       cool: 'thermostat calls for cooling',
     }),
-    relayActuator('fan-relay', 'Fan relay of the board', 'fan relay'),
-    relayActuator('valve-relay', 'Valve relay of the board', 'valve relay'),
-    relayActuator('aux-relay', 'Auxiliary heat relay of the board', 'auxiliary heat relay'),
+    ...relays.actuators,
     quantity('pressure', 'psi', 'suction', 'Suction pressure', undefined, [
       {
         beyond: 'low-pressure',
@@ -211,40 +211,7 @@ export const heatPump = unit({
         },
       ],
     ),
-    relayContact(
-      {
-        id: 'fan-contact',
-        name: 'Fan relay contact',
-        role: 'feeds the fan, but in a defrost',
-        actuator: 'fan-relay',
-        panel: 'service',
-        soldAs: 'the defrost board',
-        prior: commonPractice(1.5),
-      },
-      1.3,
-    ),
-    relayContact(
-      {
-        id: 'valve-contact',
-        name: 'Valve relay contact',
-        role: 'feeds the reversing valve',
-        actuator: 'valve-relay',
-        panel: 'service',
-        soldAs: 'the defrost board',
-      },
-      0.4,
-    ),
-    relayContact(
-      {
-        id: 'aux-contact',
-        name: 'Auxiliary heat relay contact',
-        role: 'calls the heat indoors while it defrosts',
-        actuator: 'aux-relay',
-        panel: 'service',
-        soldAs: 'the defrost board',
-      },
-      0.4,
-    ),
+    ...relays.parts,
     coil(
       {
         id: 'valve',

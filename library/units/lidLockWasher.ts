@@ -1,33 +1,23 @@
-import {
-  door,
-  drivenBy,
-  panel,
-  quantity,
-  relayActuator,
-  startButton,
-  TOOLS,
-} from '../shelf/actuators';
+import { door, drivenBy, panel, quantity, startButton, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { coil, motor } from '../shelf/loads';
 import { CAUTIONS, commonPractice, look, weakCapacitor } from '../shelf/practice';
-import { board } from '../shelf/relays';
+import { board, boardRelays } from '../shelf/relays';
 import { mainsCord } from '../shelf/supplies';
-import { plainSwitch, relayContact, setPointSwitch } from '../shelf/switches';
+import { plainSwitch, setPointSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
 
 /** A relay of the board with what it feeds. */
-const fed = (id: string, says: string, amps: number) =>
-  relayContact(
-    {
-      id: `${id}-contact`,
-      name: `${says} relay contact`,
-      role: `feeds the ${says.toLowerCase()}`,
-      actuator: id,
-      panel: 'console',
-      soldAs: 'the control board',
-    },
-    amps,
-  );
+const relays = boardRelays(
+  { panel: 'console', soldAs: 'the control board' },
+  {
+    lock: ['Lock relay', 'feeds the lock', 1],
+    fill: ['Fill relay', 'feeds the fill', 0.2],
+    agitate: ['Wash relay', 'feeds the wash', 7],
+    drain: ['Drain relay', 'feeds the drain', 1.2],
+    spin: ['Spin relay', 'feeds the spin', 7],
+  },
+);
 
 /** Top-load washer with a lid lock: solenoid and its own switch, level switch on a tube, drain pump, board. */
 export const lidLockWasher = unit({
@@ -39,11 +29,7 @@ export const lidLockWasher = unit({
   actuators: [
     door('lid'),
     startButton('start', 'Start button', 'START pressed'),
-    relayActuator('lock', 'Lock relay', 'lock relay'),
-    relayActuator('fill', 'Fill relay', 'fill relay'),
-    relayActuator('agitate', 'Wash relay', 'wash relay'),
-    relayActuator('drain', 'Drain relay', 'drain relay'),
-    relayActuator('spin', 'Spin relay', 'spin relay'),
+    ...relays.actuators,
     drivenBy('lock-coil', 'bolt', 'Bolt of the lid lock', ['lid unlocked', 'lid locked']),
     quantity(
       'level',
@@ -199,7 +185,7 @@ export const lidLockWasher = unit({
         {
           id: 'fill',
           says: 'lock light: fills',
-          drives: ['lock', 'fill'],
+          drives: ['lock-relay', 'fill-relay'],
           next: [
             { when: { lidIn: 'open' }, to: 'lid-code' },
             { when: { full: 'closed' }, to: 'wash' },
@@ -209,7 +195,7 @@ export const lidLockWasher = unit({
         {
           id: 'wash',
           says: 'lock light: washes',
-          drives: ['lock', 'agitate'],
+          drives: ['lock-relay', 'agitate-relay'],
           next: [
             { when: { lidIn: 'open' }, to: 'lid-code' },
             { when: {}, after: 60, to: 'drain' },
@@ -218,7 +204,7 @@ export const lidLockWasher = unit({
         {
           id: 'drain',
           says: 'lock light: drains',
-          drives: ['lock', 'drain'],
+          drives: ['lock-relay', 'drain-relay'],
           next: [
             { when: { full: 'open' }, after: 30, to: 'spin' },
             { when: {}, after: 300, to: 'drain-code' },
@@ -227,7 +213,7 @@ export const lidLockWasher = unit({
         {
           id: 'spin',
           says: 'lock light: spins',
-          drives: ['lock', 'drain', 'spin'],
+          drives: ['lock-relay', 'drain-relay', 'spin-relay'],
           next: [
             { when: { lidIn: 'open' }, to: 'lid-code' },
             { when: {}, after: 120, to: 'done' },
@@ -249,11 +235,7 @@ export const lidLockWasher = unit({
         { id: 'drain-code', says: 'long drain code', drives: [], next: [] },
       ],
     ),
-    fed('lock', 'Lock', 1),
-    fed('fill', 'Fill', 0.2),
-    fed('agitate', 'Wash', 7),
-    fed('drain', 'Drain', 1.2),
-    fed('spin', 'Spin', 7),
+    ...relays.parts,
     coil(
       {
         id: 'valve',

@@ -1,18 +1,19 @@
-import {
-  handActuator,
-  panel,
-  quantity,
-  relayActuator,
-  temperature,
-  TOOLS,
-} from '../shelf/actuators';
+import { handActuator, panel, quantity, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { coil, motor, transformer } from '../shelf/loads';
 import { CAUTIONS, commonPractice, look } from '../shelf/practice';
-import { board, fedInput, powerInput } from '../shelf/relays';
+import { board, boardRelays, fedInput, powerInput } from '../shelf/relays';
 import { mainsCord } from '../shelf/supplies';
-import { plainSwitch, relayContact, setPointSwitch } from '../shelf/switches';
+import { plainSwitch, setPointSwitch } from '../shelf/switches';
 import { unit, wires } from '../shelf/unit';
+
+const relays = boardRelays(
+  { panel: 'primary', soldAs: 'the primary control' },
+  {
+    motor: ['Motor relay', 'feeds the burner motor', 6],
+    spark: ['Ignition relay', 'feeds the ignition transformer', 1],
+  },
+);
 
 /** Oil burner with its primary control: eye, ignition, motor with pump, lockout with a button, aquastat ahead of it. */
 export const oilBurner = unit({
@@ -26,8 +27,7 @@ export const oilBurner = unit({
       off: 'thermostat satisfied',
       heat: 'thermostat calling for heat',
     }),
-    relayActuator('motor-relay', 'Motor relay', 'motor relay'),
-    relayActuator('spark-relay', 'Ignition relay', 'ignition relay'),
+    ...relays.actuators,
     temperature('water', 'Water in the boiler', { by: 'motor', to: 240, seconds: 1500 }),
     quantity(
       'level',
@@ -184,28 +184,7 @@ export const oilBurner = unit({
         { id: 'lockout', says: 'red: lockout, press the button once', drives: [], next: [] },
       ],
     ),
-    relayContact(
-      {
-        id: 'motor-contact',
-        name: 'Motor relay contact',
-        role: 'feeds the burner motor',
-        actuator: 'motor-relay',
-        panel: 'primary',
-        soldAs: 'the primary control',
-      },
-      6,
-    ),
-    relayContact(
-      {
-        id: 'spark-contact',
-        name: 'Ignition relay contact',
-        role: 'feeds the ignition transformer',
-        actuator: 'spark-relay',
-        panel: 'primary',
-        soldAs: 'the primary control',
-      },
-      1,
-    ),
+    ...relays.parts,
     setPointSwitch(
       {
         id: 'thermal',

@@ -1,18 +1,20 @@
-import {
-  handActuator,
-  panel,
-  quantity,
-  relayActuator,
-  temperature,
-  TOOLS,
-} from '../shelf/actuators';
+import { handActuator, panel, quantity, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
+import { boardRelays } from '../shelf/relays';
 import { houseBattery } from '../shelf/supplies';
-import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
+import { plainSwitch, setPointSwitch, table } from '../shelf/switches';
 import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
+
+const relays = boardRelays(
+  { panel: 'outside' },
+  {
+    blower: ['Blower relay', 'starts the blower', 7],
+    valve: ['Valve relay', 'lets the valve open', 0.6],
+  },
+);
 
 /** Trailer furnace on 12 V: board, blower, sail switch, limit, gas valve. */
 export const trailerFurnace = unit({
@@ -26,8 +28,7 @@ export const trailerFurnace = unit({
       off: 'thermostat at OFF',
       heat: 'thermostat calling for heat',
     }),
-    relayActuator('blower-relay', 'Blower relay', 'blower relay'),
-    relayActuator('valve-relay', 'Valve relay', 'valve relay'),
+    ...relays.actuators,
     {
       id: 'air',
       name: 'Air at the sail',
@@ -194,26 +195,7 @@ export const trailerFurnace = unit({
       },
       panel: 'outside',
     },
-    relayContact(
-      {
-        id: 'blower-contact',
-        name: 'Blower relay contact',
-        role: 'starts the blower',
-        actuator: 'blower-relay',
-        panel: 'outside',
-      },
-      7,
-    ),
-    relayContact(
-      {
-        id: 'valve-contact',
-        name: 'Valve relay contact',
-        role: 'lets the valve open',
-        actuator: 'valve-relay',
-        panel: 'outside',
-      },
-      0.6,
-    ),
+    ...relays.parts,
     setPointSwitch(
       {
         id: 'electrode',

@@ -1,11 +1,20 @@
-import { handActuator, panel, relayActuator, temperature, TOOLS } from '../shelf/actuators';
+import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
+import { boardRelays } from '../shelf/relays';
 import { houseBattery } from '../shelf/supplies';
-import { plainSwitch, relayContact, setPointSwitch, table } from '../shelf/switches';
+import { plainSwitch, setPointSwitch, table } from '../shelf/switches';
 import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
+
+const relays = boardRelays(
+  { panel: 'door' },
+  {
+    valve: ['Valve relay', 'lets the valve open', 0.8],
+    lamp: ['Lamp relay', 'lights the fault lamp', 0.1],
+  },
+);
 
 /** Trailer water heater on 12 V: wall switch with fault lamp, thermostat, emergency cut-out, board. */
 export const trailerWaterHeater = unit({
@@ -16,8 +25,7 @@ export const trailerWaterHeater = unit({
   supplies: [houseBattery],
   actuators: [
     handActuator('wall', 'Wall switch', 'button', { off: 'wall switch off', on: 'wall switch on' }),
-    relayActuator('valve-relay', 'Valve relay', 'valve relay'),
-    relayActuator('lamp-relay', 'Lamp relay', 'lamp relay'),
+    ...relays.actuators,
     temperature('tank', 'Tank water', { by: 'valve', to: 155, seconds: 900 }),
     temperature('flame', 'Heat at the flame sensor', { by: 'valve', to: 1400, seconds: 6 }),
   ],
@@ -147,26 +155,7 @@ export const trailerWaterHeater = unit({
       panel: 'door',
       where: 'In the flame, at the end of the burner tube',
     },
-    relayContact(
-      {
-        id: 'valve-contact',
-        name: 'Valve relay contact',
-        role: 'lets the valve open',
-        actuator: 'valve-relay',
-        panel: 'door',
-      },
-      0.8,
-    ),
-    relayContact(
-      {
-        id: 'lamp-contact',
-        name: 'Lamp relay contact',
-        role: 'lights the fault lamp',
-        actuator: 'lamp-relay',
-        panel: 'door',
-      },
-      0.1,
-    ),
+    ...relays.parts,
     hardware(
       {
         id: 'tube',
