@@ -12,7 +12,7 @@ describe('currents', () => {
     const flows = currents(dryer, { ...setup, actuators: running });
     const at = (owner: string, key: string) =>
       flows.find((each) => each.owner === owner && each.key === key);
-    const element = at('element', 'coil');
+    const element = at('element', 'element');
     // A little less, since contacts, wires and the house lose some of the volts on the way.
     const share = (element?.amps ?? 0) / 22.5;
     expect(share).toBeGreaterThan(0.94);

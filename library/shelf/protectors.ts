@@ -29,13 +29,18 @@ export const fuse = (part: Named, amps: number, make = 'blade'): ProtectorPart =
   );
 
 /** A one-shot cut-off that opens for good when a temperature gets too high. */
-export const cutOff = (part: Named, actuator: string, at: number): ProtectorPart =>
-  protector(part, {
-    protector: 'thermal-cut-off',
-    rating: `${at} °F, one shot`,
-    opensAt: { actuator, at },
-  });
+export const cutOff = (
+  part: Named,
+  actuator: string,
+  at: number,
+  ends?: [string, string],
+): ProtectorPart =>
+  protector(
+    part,
+    { protector: 'thermal-cut-off', rating: `${at} °F, one shot`, opensAt: { actuator, at } },
+    ends,
+  );
 
 /** The overload of a motor: opens when it is held or too hot, and closes again. */
-export const overload = (part: Named, amps: number): ProtectorPart =>
-  protector(part, { protector: 'overload', rating: `${amps} A, resets by itself`, amps });
+export const overload = (part: Named, amps: number, ends?: [string, string]): ProtectorPart =>
+  protector(part, { protector: 'overload', rating: `${amps} A, resets by itself`, amps }, ends);

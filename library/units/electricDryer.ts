@@ -7,11 +7,17 @@ import {
   temperature,
   TOOLS,
 } from '../shelf/actuators';
-import { frame, hardware } from '../shelf/connections';
+import { frame, hardware, joints } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look, tooLittleAir } from '../shelf/practice';
-import { centrifugalSwitch, plainSwitch, setPointSwitch, table } from '../shelf/switches';
-import { cutOff } from '../shelf/protectors';
+import {
+  centrifugalSwitch,
+  microswitch,
+  plainSwitch,
+  selector,
+  setPointSwitch,
+} from '../shelf/switches';
+import { cutOff, overload } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
 /** How dryers of the kind differ. */
@@ -62,15 +68,12 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
         seconds: 240,
         held: { by: 'bias', to: 275 },
       }),
-      {
-        id: 'housing',
-        name: 'Heater housing',
-        kind: 'quantity',
-        quantity: 'temperature',
-        unit: '°F',
-        driven: { by: 'element', to: 480, seconds: 120, held: { by: 'motor', to: 200 } },
-        conditions: [tooLittleAir('high-limit', 'the housing')],
-      },
+      temperature(
+        'housing',
+        'Heater housing',
+        { by: 'element', to: 480, seconds: 120, held: { by: 'motor', to: 200 } },
+        [tooLittleAir('high-limit', 'the housing')],
+      ),
     ],
     panels: [
       panel('console', 'Console', '4 cross-head screws', 4, 'top', {
@@ -84,60 +87,52 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
       }),
     ],
     parts: [
-      {
-        id: 'block',
-        name: 'Terminal block',
-        role: 'takes the cord',
-        causes: ['a screw that was never tightened', 'a cord that is too thin'],
-        companions: ['frame'],
-        kind: 'connection',
-        terminals: [
-          { id: 'L1' },
-          { id: 'N' },
-          { id: 'L2' },
-          { id: 'K1' },
-          { id: 'KN' },
-          { id: 'K2' },
-        ],
-        joins: [
+      joints(
+        {
+          id: 'block',
+          name: 'Terminal block',
+          role: 'takes the cord',
+          causes: ['a screw that was never tightened', 'a cord that is too thin'],
+          companions: ['frame'],
+          panel: 'rear',
+          where: 'Low on the back, behind the cord cover',
+        },
+        [
           ['L1', 'K1'],
           ['N', 'KN'],
           ['L2', 'K2'],
         ],
-        panel: 'rear',
-        where: 'Low on the back, behind the cord cover',
-      },
+      ),
       frame('Frame', 'metal of the cabinet'),
-      {
-        id: 'timer',
-        name: 'Timer',
-        role: 'runs the programme',
-        prior: commonPractice(0.7),
-        kind: 'switch',
-        terminals: ['A', 'B', 'C', 'D', 'E', 'Z', 'F', 'N', 'G'].map((id) => ({ id })),
-        contacts: [
-          { id: 'A-B', between: ['A', 'B'], circuit: 'control', amps: 6 },
-          { id: 'A-C', between: ['A', 'C'], circuit: 'heater', amps: 22.5 },
-          { id: 'A-D', between: ['A', 'D'], circuit: 'control', amps: 0.1 },
-          { id: 'C-E', between: ['C', 'E'], circuit: 'control', amps: 0.1 },
-          { id: 'F-N', between: ['F', 'N'], circuit: 'control', amps: 0.1 },
-          { id: 'F-G', between: ['F', 'G'], circuit: 'control', amps: 0.1 },
-          { id: 'B-Z', between: ['B', 'Z'], circuit: 'control', amps: 0.2 },
-        ],
-        actuator: 'timer',
-        free: 'off',
-        byHand: 'Pull the knob and turn the shaft itself with pliers, clockwise only.',
-        table: table({
+      selector(
+        {
+          id: 'timer',
+          name: 'Timer',
+          role: 'runs the programme',
+          prior: commonPractice(0.7),
+          actuator: 'timer',
+          byHand: 'Pull the knob and turn the shaft itself with pliers, clockwise only.',
+          panel: 'console',
+          where: 'Behind the large knob',
+        },
+        {
+          'A-B': ['control', 6],
+          'A-C': ['heater', 22.5],
+          'A-D': ['control', 0.1],
+          'C-E': ['control', 0.1],
+          'F-N': ['control', 0.1],
+          'F-G': ['control', 0.1],
+          'B-Z': ['control', 0.2],
+        },
+        {
           off: [],
           heat: ['A-B', 'A-C', 'A-D', 'F-N'],
           // The timer stands still in AUTO while the thermostat is closed, and goes on through the heater when it opens.
           auto: ['A-B', 'A-C', 'A-D', 'C-E', 'F-G'],
           cool: ['A-B', 'A-D', 'F-N'],
           end: ['A-B', 'B-Z'],
-        }),
-        panel: 'console',
-        where: 'Behind the large knob',
-      },
+        },
+      ),
       plainLoad(
         {
           id: 'timer-motor',
@@ -241,19 +236,17 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
         panel: 'front',
         where: 'Right side, floor',
       },
-      {
-        id: 'overload',
-        name: 'Motor overload',
-        role: 'opens when the motor is held or too hot, and closes again',
-        kind: 'protector',
-        protector: 'overload',
-        terminals: [{ id: '5' }, { id: '6' }],
-        between: ['5', '6'],
-        rating: '15 A, resets by itself',
-        amps: 15,
-        panel: 'front',
-        where: 'In the end bell of the motor',
-      },
+      overload(
+        {
+          id: 'overload',
+          name: 'Motor overload',
+          role: 'opens when the motor is held or too hot, and closes again',
+          panel: 'front',
+          where: 'In the end bell of the motor',
+        },
+        15,
+        ['5', '6'],
+      ),
       centrifugalSwitch(
         'holds the motor in, drops the start winding, lets the heat on',
         ['1', '2'],
@@ -262,62 +255,55 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
           amps: 22.5,
         },
       ),
-      {
-        id: 'door-switch',
-        name: 'Door switch',
-        role: 'stops the motor and lights the drum lamp',
-        prior: commonPractice(2),
-        kind: 'switch',
-        terminals: [{ id: 'COM' }, { id: 'NO' }, { id: 'NC' }],
-        contacts: [
-          { id: 'NO', between: ['COM', 'NO'], circuit: 'control', amps: 6, throw: 'NO' },
-          { id: 'NC', between: ['COM', 'NC'], circuit: 'control', amps: 0.1, throw: 'NC' },
-        ],
-        actuator: 'door',
-        free: 'open',
-        byHand: 'Press the plunger of the switch itself, door open.',
-        safety: true,
-        table: table({ closed: ['NO'], open: ['NC'] }),
-        panel: 'front',
-        where: 'Upper right of the door opening',
-      },
+      microswitch(
+        {
+          id: 'door-switch',
+          name: 'Door switch',
+          role: 'stops the motor and lights the drum lamp',
+          prior: commonPractice(2),
+          actuator: 'door',
+          byHand: 'Press the plunger of the switch itself, door open.',
+          safety: true,
+          panel: 'front',
+          where: 'Upper right of the door opening',
+        },
+        { NO: ['control', 6], NC: ['control', 0.1] },
+        { pressed: ['closed'], free: ['open'] },
+      ),
       hardware({ id: 'door-strike', name: 'Door strike', role: 'pushes the door switch' }, [
         'door-switch',
       ]),
+      plainLoad(
+        {
+          id: 'lamp',
+          name: 'Drum lamp',
+          role: 'lit while the door is open',
+          seenAs: { name: 'Drum lamp' },
+          panel: 'front',
+        },
+        'lamp',
+        {
+          value: { nominal: 60, low: 45, high: 80 },
+          working: { nominal: 960, low: 820, high: 1150 },
+          volts: 120,
+        },
+      ),
       {
-        id: 'lamp',
-        name: 'Drum lamp',
-        role: 'lit while the door is open',
-        seenAs: { name: 'Drum lamp' },
-        kind: 'load',
-        load: 'lamp',
-        terminals: [{ id: 'a' }, { id: 'b' }],
-        elements: [
+        ...setPointSwitch(
           {
-            id: 'filament',
-            between: ['a', 'b'],
-            value: { nominal: 60, low: 45, high: 80 },
-            working: { nominal: 960, low: 820, high: 1150 },
-            volts: 120,
+            id: 'thermostat',
+            name: 'Cycling thermostat',
+            role: 'keeps the drum air at its temperature',
+            prior: commonPractice(1.5),
+            actuator: 'stat',
+            byHand: 'It cannot be moved by hand: warm it.',
+            panel: 'rear',
+            where: 'On the blower housing, four terminals',
           },
-        ],
-        panel: 'front',
-      },
-      {
-        id: 'thermostat',
-        name: 'Cycling thermostat',
-        role: 'keeps the drum air at its temperature',
-        prior: commonPractice(1.5),
-        kind: 'switch',
-        terminals: [{ id: '1' }, { id: '2' }, { id: 'h1' }, { id: 'h2' }],
-        contacts: [{ id: '1-2', between: ['1', '2'], circuit: 'heater', amps: 22.5 }],
-        actuator: 'stat',
-        free: 'below',
-        byHand: 'It cannot be moved by hand: warm it.',
-        setPoints: { rising: { at: 155, tolerance: 8 }, falling: { at: 130, tolerance: 8 } },
-        table: table({ below: ['1-2'], above: [] }),
-        panel: 'rear',
-        where: 'On the blower housing, four terminals',
+          ['heater', 22.5],
+          { opens: 155, closes: 130, tolerance: 8 },
+        ),
+        terminals: ['1', '2', 'h1', 'h2'].map((id) => ({ id })),
       },
       {
         id: 'bias',
@@ -351,40 +337,33 @@ export const electricDryerOf = ({ cord, belt }: DryerChoice): Diagram =>
         ['heater', 22.5],
         { opens: 250, closes: 210, tolerance: 10 },
       ),
-      {
-        id: 'cut-off',
-        causes: [...CAUSES.dryerAir],
-        name: 'Thermal cut-off',
-        role: 'cuts the heat for good',
-        prior: commonPractice(3),
-        kind: 'protector',
-        protector: 'thermal-cut-off',
-        terminals: [{ id: '1' }, { id: '2' }],
-        between: ['1', '2'],
-        rating: '352 °F, one shot',
-        opensAt: { actuator: 'housing', at: 352 },
-        panel: 'rear',
-        where: 'On the heater housing, upper hole',
-      },
-      {
-        id: 'element',
-        name: 'Heating element',
-        role: 'heats the air',
-        seenAs: { name: 'Air in the drum' },
-        prior: commonPractice(4),
-        kind: 'load',
-        load: 'heater',
-        terminals: [{ id: 'a' }, { id: 'b' }],
-        elements: [
-          {
-            id: 'coil',
-            between: ['a', 'b'],
-            value: { watts: 5400, volts: 240, tolerancePercent: 7, coldToHot: 1.03 },
-          },
-        ],
-        panel: 'rear',
-        where: 'In the heater housing',
-      },
+      cutOff(
+        {
+          id: 'cut-off',
+          causes: [...CAUSES.dryerAir],
+          name: 'Thermal cut-off',
+          role: 'cuts the heat for good',
+          prior: commonPractice(3),
+          panel: 'rear',
+          where: 'On the heater housing, upper hole',
+        },
+        'housing',
+        352,
+        ['1', '2'],
+      ),
+      plainLoad(
+        {
+          id: 'element',
+          name: 'Heating element',
+          role: 'heats the air',
+          seenAs: { name: 'Air in the drum' },
+          prior: commonPractice(4),
+          panel: 'rear',
+          where: 'In the heater housing',
+        },
+        'heater',
+        { value: { watts: 5400, volts: 240, tolerancePercent: 7, coldToHot: 1.03 } },
+      ),
     ],
     wires: wires(`
     BK feed.L1 block.L1

@@ -2,9 +2,9 @@ import { handActuator, panel, quantity, temperature, TOOLS } from '../shelf/actu
 import { frame, hardware } from '../shelf/connections';
 import { plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
-import { boardRelays } from '../shelf/relays';
+import { board, boardRelays, powerInput } from '../shelf/relays';
 import { houseBattery } from '../shelf/supplies';
-import { plainSwitch, setPointSwitch, table } from '../shelf/switches';
+import { plainSwitch, setPointSwitch } from '../shelf/switches';
 import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
@@ -29,14 +29,13 @@ export const trailerFurnace = unit({
       heat: 'thermostat calling for heat',
     }),
     ...relays.actuators,
-    {
-      id: 'air',
-      name: 'Air at the sail',
-      kind: 'quantity',
-      quantity: 'airflow',
-      unit: '% of full air',
-      driven: { by: 'blower', to: 100, seconds: 1 },
-      conditions: [
+    quantity(
+      'airflow',
+      '% of full air',
+      'air',
+      'Air at the sail',
+      { by: 'blower', to: 100, seconds: 1 },
+      [
         {
           beyond: 'sail',
           side: 'below',
@@ -52,7 +51,7 @@ export const trailerFurnace = unit({
           prior: commonPractice(3),
         },
       ],
-    },
+    ),
     quantity('level', '% of a good flame', 'flame', 'Flame at its electrode', {
       by: 'valve',
       to: 100,
@@ -96,105 +95,102 @@ export const trailerFurnace = unit({
       { off: 'open', heat: 'closed' },
       ['a', 'b'],
     ),
-    {
-      id: 'board',
-      name: 'Control board',
-      role: 'runs blower and valve',
-      seenAs: { name: 'Light of the board' },
-      prior: commonPractice(3),
-      kind: 'board',
-      terminals: [{ id: 'P' }, { id: 'M' }, { id: 'T' }, { id: 'S' }, { id: 'FE' }],
-      inputs: [
-        { id: 'lit', between: ['FE', 'M'], senses: 'contact', ohms: { low: 20_000, high: 90_000 } },
-        { id: 'power', between: ['P', 'M'], ohms: { low: 60, high: 300 }, fedFrom: 6.5 },
+    board(
+      {
+        id: 'board',
+        name: 'Control board',
+        role: 'runs blower and valve',
+        seenAs: { name: 'Light of the board' },
+        prior: commonPractice(3),
+        panel: 'outside',
+      },
+      [
+        powerInput(['P', 'M'], 60, 300, 6.5),
         { id: 'heat', between: ['T', 'M'], ohms: { low: 200, high: 1500 }, fedFrom: 6 },
         { id: 'sail', between: ['S', 'M'], ohms: { low: 200, high: 1500 }, fedFrom: 6 },
+        { id: 'lit', between: ['FE', 'M'], senses: 'contact', ohms: { low: 20_000, high: 90_000 } },
       ],
-      logic: {
-        power: 'power',
-        states: [
-          {
-            id: 'idle',
-            says: 'dark',
-            drives: [],
-            next: [
-              // A sail that is closed before the blower runs would prove nothing: it is asked first.
-              { when: { heat: 'fed', sail: 'dead' }, after: 2, to: 'blow' },
-            ],
-          },
-          {
-            id: 'blow',
-            says: 'steady light: blower',
-            drives: ['blower-relay'],
-            next: [
-              { when: { heat: 'dead' }, to: 'cool' },
-              { when: { sail: 'fed' }, after: 15, to: 'spark' },
-              { when: { sail: 'dead' }, after: 20, to: 'no-air' },
-            ],
-          },
-          {
-            id: 'spark',
-            says: 'steady light: sparks',
-            drives: ['blower-relay', 'valve-relay'],
-            next: [
-              { when: { heat: 'dead' }, to: 'cool' },
-              { when: { sail: 'dead' }, to: 'blow' },
-              { when: { lit: 'closed' }, to: 'burn' },
-              { when: {}, after: 7, to: 'purge' },
-            ],
-          },
-          {
-            id: 'purge',
-            says: 'three blinks: no flame, tries again',
-            drives: ['blower-relay'],
-            next: [
-              { when: { heat: 'dead' }, to: 'cool' },
-              { when: {}, after: 20, to: 'spark-2' },
-            ],
-          },
-          {
-            id: 'spark-2',
-            says: 'steady light: sparks again',
-            drives: ['blower-relay', 'valve-relay'],
-            next: [
-              { when: { heat: 'dead' }, to: 'cool' },
-              { when: { sail: 'dead' }, to: 'blow' },
-              { when: { lit: 'closed' }, to: 'burn' },
-              { when: {}, after: 7, to: 'no-flame' },
-            ],
-          },
-          {
-            id: 'no-flame',
-            says: 'four blinks: locked out, no flame',
-            drives: [],
-            next: [{ when: { heat: 'dead' }, to: 'idle' }],
-          },
-          {
-            id: 'burn',
-            says: 'steady light: burning',
-            drives: ['blower-relay', 'valve-relay'],
-            next: [
-              { when: { heat: 'dead' }, to: 'cool' },
-              { when: { sail: 'dead' }, to: 'blow' },
-              { when: { lit: 'open' }, after: 2, to: 'purge' },
-            ],
-          },
-          {
-            id: 'cool',
-            says: 'steady light: blower runs on',
-            drives: ['blower-relay'],
-            next: [{ when: {}, after: 90, to: 'idle' }],
-          },
-          {
-            id: 'no-air',
-            says: 'two blinks: no airflow, or a limit is open',
-            drives: [],
-            next: [{ when: { heat: 'dead' }, to: 'idle' }],
-          },
-        ],
-      },
-      panel: 'outside',
-    },
+      [
+        {
+          id: 'idle',
+          says: 'dark',
+          drives: [],
+          next: [
+            // A sail that is closed before the blower runs would prove nothing: it is asked first.
+            { when: { heat: 'fed', sail: 'dead' }, after: 2, to: 'blow' },
+          ],
+        },
+        {
+          id: 'blow',
+          says: 'steady light: blower',
+          drives: ['blower-relay'],
+          next: [
+            { when: { heat: 'dead' }, to: 'cool' },
+            { when: { sail: 'fed' }, after: 15, to: 'spark' },
+            { when: { sail: 'dead' }, after: 20, to: 'no-air' },
+          ],
+        },
+        {
+          id: 'spark',
+          says: 'steady light: sparks',
+          drives: ['blower-relay', 'valve-relay'],
+          next: [
+            { when: { heat: 'dead' }, to: 'cool' },
+            { when: { sail: 'dead' }, to: 'blow' },
+            { when: { lit: 'closed' }, to: 'burn' },
+            { when: {}, after: 7, to: 'purge' },
+          ],
+        },
+        {
+          id: 'purge',
+          says: 'three blinks: no flame, tries again',
+          drives: ['blower-relay'],
+          next: [
+            { when: { heat: 'dead' }, to: 'cool' },
+            { when: {}, after: 20, to: 'spark-2' },
+          ],
+        },
+        {
+          id: 'spark-2',
+          says: 'steady light: sparks again',
+          drives: ['blower-relay', 'valve-relay'],
+          next: [
+            { when: { heat: 'dead' }, to: 'cool' },
+            { when: { sail: 'dead' }, to: 'blow' },
+            { when: { lit: 'closed' }, to: 'burn' },
+            { when: {}, after: 7, to: 'no-flame' },
+          ],
+        },
+        {
+          id: 'no-flame',
+          says: 'four blinks: locked out, no flame',
+          drives: [],
+          next: [{ when: { heat: 'dead' }, to: 'idle' }],
+        },
+        {
+          id: 'burn',
+          says: 'steady light: burning',
+          drives: ['blower-relay', 'valve-relay'],
+          next: [
+            { when: { heat: 'dead' }, to: 'cool' },
+            { when: { sail: 'dead' }, to: 'blow' },
+            { when: { lit: 'open' }, after: 2, to: 'purge' },
+          ],
+        },
+        {
+          id: 'cool',
+          says: 'steady light: blower runs on',
+          drives: ['blower-relay'],
+          next: [{ when: {}, after: 90, to: 'idle' }],
+        },
+        {
+          id: 'no-air',
+          says: 'two blinks: no airflow, or a limit is open',
+          drives: [],
+          next: [{ when: { heat: 'dead' }, to: 'idle' }],
+        },
+      ],
+    ),
     ...relays.parts,
     setPointSwitch(
       {
@@ -228,24 +224,23 @@ export const trailerFurnace = unit({
       { opens: 190, closes: 160, tolerance: 8 },
       ['a', 'b'],
     ),
-    {
-      id: 'sail',
-      name: 'Sail switch',
-      role: 'proves that the blower moves air',
-      prior: commonPractice(4),
-      aliases: [{ word: 'airflow switch' }, { word: 'micro switch' }],
-      kind: 'switch',
-      terminals: [{ id: 'COM' }, { id: 'NO' }],
-      contacts: [{ id: 'NO', between: ['COM', 'NO'], circuit: 'control', amps: 0.6, throw: 'NO' }],
-      actuator: 'air',
-      free: 'below',
-      setPoints: { rising: { at: 75, tolerance: 8 }, falling: { at: 60, tolerance: 8 } },
-      byHand: 'Lift the sail gently with a finger; its arm is never bent.',
-      safety: true,
-      table: table({ below: [], above: ['NO'] }),
-      panel: 'core',
-      where: 'Beside the blower wheel',
-    },
+    setPointSwitch(
+      {
+        id: 'sail',
+        name: 'Sail switch',
+        role: 'proves that the blower moves air',
+        prior: commonPractice(4),
+        aliases: [{ word: 'airflow switch' }, { word: 'micro switch' }],
+        actuator: 'air',
+        byHand: 'Lift the sail gently with a finger; its arm is never bent.',
+        safety: true,
+        panel: 'core',
+        where: 'Beside the blower wheel',
+      },
+      ['control', 0.6],
+      { opens: 60, closes: 75, tolerance: 8 },
+      ['COM', 'NO'],
+    ),
     hardware(
       {
         id: 'sail-arm',

@@ -2,9 +2,9 @@ import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
 import { CAUSES, commonPractice, look } from '../shelf/practice';
-import { boardRelays } from '../shelf/relays';
+import { board, boardRelays, powerInput } from '../shelf/relays';
 import { houseBattery } from '../shelf/supplies';
-import { plainSwitch, setPointSwitch, table } from '../shelf/switches';
+import { plainSwitch, setPointSwitch } from '../shelf/switches';
 import { fuse } from '../shelf/protectors';
 import { unit, wires } from '../shelf/unit';
 
@@ -76,85 +76,79 @@ export const trailerWaterHeater = unit({
       { opens: 140, closes: 115, tolerance: 6 },
       ['a', 'b'],
     ),
-    {
-      ...setPointSwitch(
-        {
-          id: 'cut-out',
-          causes: [...CAUSES.scale],
-          name: 'Emergency cut-out',
-          role: 'opens when the water gets too hot, until it is pressed',
-          prior: commonPractice(4),
-          aliases: [{ word: 'eco' }, { word: 'reset button' }],
-          actuator: 'tank',
-          reset: 'manual',
-          safety: true,
-          panel: 'cover',
-          where: 'On the tank, the pair with the button',
-        },
-        ['control', 1.2],
-        { opens: 180, closes: 110, tolerance: 7 },
-        ['c', 'd'],
-      ),
-      byHand: 'It cannot be moved by hand: press its button once it is cool.',
-    },
-    {
-      id: 'board',
-      name: 'Ignition board',
-      role: 'sparks, opens the gas valve, proves the flame',
-      seenAs: { name: 'Ignition board' },
-      prior: commonPractice(3),
-      kind: 'board',
-      terminals: [{ id: 'P' }, { id: 'M' }, { id: 'FS' }],
-      inputs: [
-        { id: 'power', between: ['P', 'M'], ohms: { low: 60, high: 300 }, fedFrom: 9 },
+    setPointSwitch(
+      {
+        id: 'cut-out',
+        causes: [...CAUSES.scale],
+        name: 'Emergency cut-out',
+        role: 'opens when the water gets too hot, until it is pressed',
+        prior: commonPractice(4),
+        aliases: [{ word: 'eco' }, { word: 'reset button' }],
+        actuator: 'tank',
+        byHand: 'It cannot be moved by hand: press its button once it is cool.',
+        reset: 'manual',
+        safety: true,
+        panel: 'cover',
+        where: 'On the tank, the pair with the button',
+      },
+      ['control', 1.2],
+      { opens: 180, closes: 110, tolerance: 7 },
+      ['c', 'd'],
+    ),
+    board(
+      {
+        id: 'board',
+        name: 'Ignition board',
+        role: 'sparks, opens the gas valve, proves the flame',
+        seenAs: { name: 'Ignition board' },
+        prior: commonPractice(3),
+        panel: 'door',
+      },
+      [
+        powerInput(['P', 'M'], 60, 300, 9),
         { id: 'flame', between: ['FS', 'M'], senses: 'contact' },
       ],
-      logic: {
-        power: 'power',
-        states: [
-          {
-            id: 'wait',
-            says: 'quiet',
-            drives: [],
-            next: [{ when: {}, after: 3, to: 'try' }],
-          },
-          {
-            id: 'try',
-            says: 'sparking',
-            drives: ['valve-relay'],
-            next: [
-              { when: { flame: 'closed' }, to: 'burn' },
-              { when: {}, after: 8, to: 'lockout' },
-            ],
-          },
-          {
-            id: 'burn',
-            says: 'burning',
-            drives: ['valve-relay'],
-            next: [{ when: { flame: 'open' }, to: 'wait' }],
-          },
-          { id: 'lockout', says: 'lockout, fault lamp', drives: ['lamp-relay'], next: [] },
-        ],
+      [
+        {
+          id: 'wait',
+          says: 'quiet',
+          drives: [],
+          next: [{ when: {}, after: 3, to: 'try' }],
+        },
+        {
+          id: 'try',
+          says: 'sparking',
+          drives: ['valve-relay'],
+          next: [
+            { when: { flame: 'closed' }, to: 'burn' },
+            { when: {}, after: 8, to: 'lockout' },
+          ],
+        },
+        {
+          id: 'burn',
+          says: 'burning',
+          drives: ['valve-relay'],
+          next: [{ when: { flame: 'open' }, to: 'wait' }],
+        },
+        { id: 'lockout', says: 'lockout, fault lamp', drives: ['lamp-relay'], next: [] },
+      ],
+    ),
+    setPointSwitch(
+      {
+        id: 'flame-sensor',
+        name: 'Flame sensor',
+        role: 'tells the board that the flame is there',
+        prior: commonPractice(2.5),
+        actuator: 'flame',
+        byHand:
+          'It cannot be moved by hand: it conducts in the flame alone; an ohmmeter shows OL hot and cold.',
+        panel: 'door',
+        where: 'In the flame, at the end of the burner tube',
       },
-      panel: 'door',
-    },
-    {
-      id: 'flame-sensor',
-      name: 'Flame sensor',
-      role: 'tells the board that the flame is there',
-      prior: commonPractice(2.5),
-      kind: 'switch',
-      terminals: [{ id: 'r' }, { id: 'g' }],
-      contacts: [{ id: 'r-g', between: ['r', 'g'], circuit: 'signal' }],
-      actuator: 'flame',
-      free: 'below',
-      byHand:
-        'It cannot be moved by hand: it conducts in the flame alone; an ohmmeter shows OL hot and cold.',
-      setPoints: { rising: { at: 500, tolerance: 60 }, falling: { at: 300, tolerance: 60 } },
-      table: table({ below: [], above: ['r-g'] }),
-      panel: 'door',
-      where: 'In the flame, at the end of the burner tube',
-    },
+      ['signal', 0.000_003],
+      { opens: 300, closes: 500, tolerance: 60 },
+      ['r', 'g'],
+    ),
     ...relays.parts,
     hardware(
       {
