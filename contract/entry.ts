@@ -17,6 +17,7 @@ import { DiagramVersionBody } from './entries/diagramVersion';
 import { LookBody } from './entries/look';
 import { MeasurementBody } from './entries/measurement';
 import { ReadingBody } from './entries/reading';
+import { RefusalBody } from './entries/refusal';
 import { RetractionBody } from './entries/retraction';
 import { StageBody } from './entries/stage';
 import { StatementBody } from './entries/statement';
@@ -38,6 +39,7 @@ const BODIES: { [K in EntryKind]: new () => Records[K] } = {
   look: LookBody,
   measurement: MeasurementBody,
   act: ActBody,
+  refusal: RefusalBody,
 };
 
 class NewEntryDto {

@@ -22,7 +22,8 @@ const initialState: Settings = {
   theme: 'auto',
   meter: METERS[0].id,
   depth: 'quick',
-  way: USUAL_WAY,
+  // Who uses the app stands before the unit, and mostly before its owner.
+  way: { ...USUAL_WAY, asks: true },
   blind: false,
   favourites: [],
 };

@@ -1,4 +1,5 @@
 import { StyleSheet, View } from 'react-native';
+import { REASON_WORDS } from '../../core/describe/refusal';
 import type { NewEntry } from '../../contract/entry';
 import { sayInputFault } from '../../contract/problem';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
@@ -81,6 +82,8 @@ function whatEntryIs(entry: NewEntry): string {
       return `Measured: ${entry.body.actuator} ${entry.body.value}`;
     case 'act':
       return `Done: ${entry.body.part} ${entry.body.act}`;
+    case 'refusal':
+      return `Test not done: ${REASON_WORDS[entry.body.why]}`;
     case 'doubt':
       return `Taken back: ${entry.body.reason}`;
     case 'stage':

@@ -1,3 +1,4 @@
+import type { Outcome } from '../../core/behaviour/statement';
 import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
 import type { RepairStanding } from '../../core/plan/repair';
@@ -57,6 +58,8 @@ export interface ShownTest extends Omit<Advice, 'meanings'> {
   good: GoodShown | undefined;
   /** The live reading between the same points that answers the same. */
   live: { test: VoltTest; good: GoodShown | undefined } | undefined;
+  /** Of a question: what may be answered, what a good unit does first. */
+  answers: Outcome[];
   meanings: {
     share: number;
     shown: ShownOutcome | undefined;

@@ -19,6 +19,7 @@ import type { Evidence } from '../../core/call/evidence';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import { testOf } from '../../core/plan/minutes';
 import type { Advice } from '../../core/plan/unitPlanner';
+import { answersTo } from '../../core/plan/questions';
 import { shownAs } from '../../core/plan/shownOutcome';
 import type { UnitTest } from '../../core/plan/unitTests';
 import { UnitDiagnosis, type Findings as Found } from '../../core/plan/unitDiagnosis';
@@ -173,6 +174,7 @@ function testShown({ planner }: Found, advice: Advice, entries: readonly Evidenc
   return {
     ...advice,
     good: goodAt(predictor, test),
+    answers: test.kind === 'ask' ? answersTo(predictor, test) : [],
     live: live && { test: live, good: goodAt(predictor, live) },
     meanings: advice.meanings.map((each) => ({
       share: each.share,

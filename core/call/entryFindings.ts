@@ -114,6 +114,14 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       else if (what === 'wires-off') report('/part', 'say off which part the wires are');
       break;
     }
+    case 'refusal': {
+      const { why, of } = entry.body;
+      if (why === 'no-terminal')
+        of.forEach((ref, i) => unless(`/of/${i}`, findTerminal(diagram, ref as TerminalRef)));
+      const alone: readonly string[] = ['no-helper', 'no-clips', 'not-live'];
+      if (of.length === 0 && !alone.includes(why)) report('/of', 'say what is not to be had');
+      break;
+    }
     case 'doubt':
     case 'stage':
     case 'diagram':

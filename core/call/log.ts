@@ -6,6 +6,7 @@ import { meterWithLeads } from '../meter/meter';
 import { findingsInEntry } from './entryFindings';
 import { isRepairAct, type Evidence } from './evidence';
 import type { Reading } from './reading';
+import type { Refusal } from './refusal';
 import { shownIn, type LogEntry, type ReadingRecord } from './record';
 
 /**
@@ -59,6 +60,14 @@ export function evidenceOf(diagram: Diagram, entries: readonly LogEntry[]): Know
     else known.evidence.push(...asEvidence(entry));
   }
   return known;
+}
+
+/** What this visit does not allow, as far as it was not taken back. */
+export function refusalsOf(entries: readonly LogEntry[]): (Refusal & { id: string })[] {
+  const gone = takenBack(entries);
+  return entries.flatMap(({ id, kind, body }) =>
+    kind === 'refusal' && !gone.has(id) ? [{ id, ...body }] : [],
+  );
 }
 
 function asEvidence(entry: LogEntry): Evidence[] {

@@ -1,5 +1,6 @@
 import { parseDisplay, parseVolts, type Display } from '../meter/display';
 import type { ActEvidence, LookEvidence, MeasurementEvidence, StatementEvidence } from './evidence';
+import type { Refusal } from './refusal';
 import type { TerminalRef } from '../diagram/diagram';
 import type { ReadingPlace } from './reading';
 
@@ -53,6 +54,8 @@ export interface Records {
   look: Pick<LookEvidence, 'look' | 'found'>;
   measurement: Pick<MeasurementEvidence, 'actuator' | 'value' | 'felt' | 'how' | 'steps'>;
   act: Pick<ActEvidence, 'part' | 'act'>;
+  /** A test that is not done on this visit, and why. */
+  refusal: Refusal;
 }
 
 /** A line of a call's log; lines are only ever added. */

@@ -4,7 +4,8 @@ import { quantityOf } from '../inference/quantity';
 import { sayPoints, sayTerminals } from './point';
 import { sayUse } from './use';
 import { sayPosition } from './position';
-import type { UnitTest } from '../plan/unitTests';
+import type { AskTest, UnitTest } from '../plan/unitTests';
+import { nameSeen, sayDoing, sayOutcome } from './outcome';
 
 /** A test in one sentence: what to do, with everything that must be true while it is done. */
 export function sayTest(diagram: Diagram, test: UnitTest): string {
@@ -17,6 +18,8 @@ export function sayTest(diagram: Diagram, test: UnitTest): string {
         : '';
       return `${bridged}try ${sayUse(diagram, test.steps)} and watch: ${nameOf(diagram, test.subject)}`;
     }
+    case 'ask':
+      return `ask the customer: ${sayUse(diagram, test.steps)}: ${sayQuestion(diagram, test)}`;
     case 'measure': {
       const when = test.steps === undefined ? '' : ` after ${sayUse(diagram, test.steps)}`;
       const quantity = quantityOf(diagram, test.actuator);
@@ -36,6 +39,12 @@ export function sayTest(diagram: Diagram, test: UnitTest): string {
     }
   }
 }
+
+/** What is asked: "Drum turns?"; of a fuse or a breaker, whether it tripped. */
+export const sayQuestion = (diagram: Diagram, { subject, expected }: AskTest): string =>
+  expected === 'whole'
+    ? `${nameSeen(diagram, subject)} ${sayOutcome(diagram, subject, 'opens')}?`
+    : `${sayDoing(diagram, subject, expected)}?`;
 
 const nameOf = (diagram: Diagram, id: string): string =>
   diagram.parts.find((each) => each.id === id)?.name ?? id;

@@ -62,6 +62,8 @@ export function sayShown(
       return [...new Set(shown.sides)].map((side) => `${side} its set point`).join(', ');
     case 'found':
       return shown.found ? 'found' : 'looked, nothing';
+    case 'answer':
+      return shown.yes ? 'it does' : 'it does not';
     case 'does':
       return sayOutcome(diagram, test.kind === 'try' ? test.subject : '', shown.outcome);
     case undefined:

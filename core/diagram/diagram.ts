@@ -119,7 +119,13 @@ interface PartBase {
   name: string;
   role: string;
   /** What a person sees or hears of it: "Flame", which does not come, or burns. */
-  seenAs?: { name: string; off?: string; runs?: string };
+  seenAs?: {
+    name: string;
+    off?: string;
+    runs?: string;
+    /** Only who stands close and listens for it knows: no customer is asked. */
+    close?: boolean;
+  };
   aliases?: Alias[];
   terminals: Terminal[];
   panel?: string;

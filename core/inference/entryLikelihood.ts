@@ -19,7 +19,7 @@ import { nominalOf, type UnitPredictor } from './unitPredictor';
  * How often what is told, and what is seen, is so: common practice, told counts less; and a code whose table
  * is a guess, from memory.
  */
-const RELIABLE = { told: 0.85, seen: 0.97, code: 0.6 };
+export const RELIABLE = { told: 0.85, seen: 0.97, code: 0.6 };
 /**
  * A volt reading may be off by the house's own volts and the loads' spread; none means less than this
  * share of a supply; it is nothing of the kind as often as `slip`. From memory.

@@ -53,6 +53,8 @@ export function keyOf(test: UnitTest): string {
       return ['volt', pairKey(test.from, test.to), test.steps].join('|');
     case 'look':
       return ['look', test.look].join('|');
+    case 'ask':
+      return ['ask', test.steps, test.subject].join('|');
     case 'measure':
       return ['measure', test.actuator, test.steps ?? ''].join('|');
     case 'try': {

@@ -2,13 +2,7 @@ import { builtIn } from '../../library/library';
 import { chanceFrom } from '../chance';
 import { entropy } from '../inference/posterior';
 import { ORDINARY_METER } from '../meter/meter';
-import {
-  DecisionProblem,
-  foundUnder,
-  type Belief,
-  type CallState,
-  type Option,
-} from './decisionProblem';
+import { DecisionProblem, type Belief, type CallState, type Option } from './decisionProblem';
 import { choices } from './leastMinutes';
 import { Minutes } from './minutes';
 import { UnitDiagnosis } from './unitDiagnosis';
@@ -116,19 +110,21 @@ describe('a call as a problem of decision', () => {
     const same = option([1, 0, 0, 0]);
     const silent = option([0, -1, -1, -1], [1, 2]);
     const ownOnly = option([0, 1, 1, -1], [1]);
-    const look = option([0, 0, 0, 0], [], { found: Float64Array.from([0.1, 0.1, 0.1, 0.1]) });
+    const look = option([0, 0, 0, 0], [], { found: Float64Array.from([0.1, 0.1, 0.1, 0.8]) });
     const state = stateOf([0, 0.4, 0.3, 0.3], [taken, tells, same, silent, ownOnly, look]);
     const rest = problem.branches(state, taken).find(({ outcome }) => outcome === 0);
     // Hypotheses 2 and 3 are left: `tells` parts them, `ownOnly` is not as good shows, a look may be.
     expect(rest?.node.options).toEqual([tells, ownOnly, look]);
     const one = problem.branches(state, taken).find(({ outcome }) => outcome === 1);
-    expect(one?.node.options).toEqual([ownOnly, look]);
+    // With one explanation left a look says nothing any more.
+    expect(one?.node.options).toEqual([ownOnly]);
   });
 
   it('a look is found as often as it says, and never confirms', () => {
-    const look = { id: 'x', says: '', of: [], found: { with: 0.8, without: 0.1 }, minutes: 1 };
     const outcome = Int8Array.from([0, 1, 0, 0]);
-    const seen = option([0, 1, 0, 0], [1], { found: foundUnder(look, outcome) });
+    const seen = option([0, 1, 0, 0], [1], {
+      found: Float64Array.from(outcome, (each) => (each ? 0.8 : 0.1)),
+    });
     const branches = problem.branches(stateOf([0.25, 0.25, 0.25, 0.25], [seen]), seen);
     const found = branches.find((each) => each.outcome === 1);
     expect(found?.share).toBeCloseTo((0.8 + 3 * 0.1) / 4, 12);

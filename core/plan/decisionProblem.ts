@@ -1,4 +1,3 @@
-import type { Look } from '../diagram/diagram';
 import { entropy } from '../inference/posterior';
 import type { Bench, Cost, Minutes } from './minutes';
 import type { UnitTest } from './unitTests';
@@ -9,7 +8,7 @@ export interface Option {
   cost: Cost;
   /** Outcome that each hypothesis foretells; below zero where it cannot say. */
   outcome: Int8Array;
-  /** Of a look: how often it is found under each hypothesis. */
+  /** Of a look or a question: how often it is found, or answered with yes, under each hypothesis. */
   found: Float64Array | undefined;
   /** Suspects that it is read at. */
   at: readonly number[];
@@ -291,8 +290,8 @@ export class DecisionProblem {
   private stillTelling(before: readonly Option[], taken: Option, { places }: Belief): Option[] {
     return before.filter((option) => {
       if (option === taken) return false;
-      if (option.found) return true;
-      const { outcome, at } = option;
+      const { outcome, at, found } = option;
+      if (found) return places.some((i) => found[i] !== found[places[0] ?? 0]);
       const good = outcome[this.healthy] ?? -1;
       let first = -1;
       for (const i of places) {
@@ -363,7 +362,3 @@ function like({ outcome, found }: Option, i: number, which: number, share: numbe
   const here = outcome[i] ?? -1;
   return here < 0 ? share : Number(here === which);
 }
-
-/** How often a look is found under hypotheses that it points to or not. */
-export const foundUnder = (look: Look, points: Int8Array): Float64Array =>
-  Float64Array.from(points, (each) => (each ? look.found.with : look.found.without));

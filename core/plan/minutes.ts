@@ -15,6 +15,7 @@ import type { UnitTest } from './unitTests';
  */
 const MINUTES = {
   read: 0.6,
+  ask: 0.2,
   wiggle: 0.3,
   wire: 0.8,
   move: 0.3,
@@ -57,6 +58,8 @@ export interface Cost {
   risk?: number;
   /** Minutes more where a panel is off: the unit is powered, and nobody reads anything inside. */
   coverOff?: number;
+  /** Whether a button is held, so that the probes have to be clipped on. */
+  clips?: boolean;
 }
 
 /** The unit whole, as drawn: its place among the setups. */
@@ -123,6 +126,8 @@ export class Minutes {
               panels: 0,
               stand: DRAWN,
             };
+      case 'ask':
+        return { minutes: MINUTES.ask, panels: 0, stand: undefined };
       case 'volt': {
         const { read, script, risk } = MINUTES;
         return {
@@ -133,10 +138,11 @@ export class Minutes {
         };
       }
       case 'ohm': {
-        const extra =
-          (test.wiggle ? MINUTES.wiggle : 0) + (this.isHeld(test.setup) ? MINUTES.clips : 0);
+        const clips = this.isHeld(test.setup);
+        const extra = (test.wiggle ? MINUTES.wiggle : 0) + (clips ? MINUTES.clips : 0);
         return {
           minutes: MINUTES.read + extra,
+          ...(clips && { clips }),
           panels: at([test.from, test.to]),
           stand: this.placeOf(test.setup),
         };
@@ -232,7 +238,7 @@ const waited = (steps: string): number =>
     return sum + (seconds === undefined ? 0 : Number(seconds) / 60);
   }, 0);
 
-/** The test that an entry is the outcome of; what was only told is of none. */
+/** The test that an entry is the outcome of. */
 export function testOf(entry: Evidence): UnitTest | undefined {
   switch (entry.kind) {
     case 'look':
@@ -240,7 +246,7 @@ export function testOf(entry: Evidence): UnitTest | undefined {
     case 'statement': {
       const { source, steps, subject, jumper } = entry;
       return source === 'told'
-        ? undefined
+        ? { kind: 'ask', steps, subject, expected: entry.outcome }
         : { kind: 'try', steps, subject, ...(jumper && { jumper }) };
     }
     case 'reading': {

@@ -2,8 +2,9 @@ import { nominalOf, type UnitPredictor } from '../inference/unitPredictor';
 import { HEALTHY, pointsTo } from '../inference/entryLikelihood';
 import { clampedLoad } from '../diagram/clampedLoad';
 import { NO_AMPS } from '../inference/current';
+import { alike, saidBeside } from '../behaviour/statement';
 import { splitRef } from '../diagram/terminal';
-import type { OhmTest, TryTest, UnitTest } from './unitTests';
+import type { AskTest, OhmTest, TryTest, UnitTest } from './unitTests';
 
 /**
  * The outcome of a test as a small number, in as many kinds as are told apart at a glance: near zero,
@@ -53,6 +54,8 @@ export function predictedOutcome(predictor: UnitPredictor, test: UnitTest): Int8
         return known;
       });
     }
+    case 'ask':
+      return foretoldAnswer(predictor, test);
     case 'try':
       return foretoldTry(predictor, test);
     case 'volt': {
@@ -121,6 +124,17 @@ function kindsOf(values: readonly (number | undefined)[], none: number): Int8Arr
     if (value === undefined) return CANNOT_SAY;
     if (value < none) return NEAR_ZERO;
     return value > OL_FROM ? OPEN : Math.min(OPEN - 1, kinds.get(value) ?? 0);
+  });
+}
+
+/** 1 where it does what a good unit does, 0 where it does not, -1 where it does one or the other by the hour. */
+function foretoldAnswer(predictor: UnitPredictor, { steps, subject }: AskTest): Int8Array {
+  const good = predictor.outcome(HEALTHY, steps, subject);
+  return Int8Array.from(predictor.hypotheses, (_, i) => {
+    if ((predictor.whenOpen[i] ?? -1) >= 0) return CANNOT_SAY;
+    const does = predictor.outcome(i, steps, subject);
+    if (good === undefined || does === undefined) return CANNOT_SAY;
+    return alike(saidBeside(predictor.diagram, subject, does, good), good) ? 1 : 0;
   });
 }
 

@@ -36,6 +36,7 @@ function tellTheSame(one: Option, two: Option): boolean {
   return (
     one.cost.panels === two.cost.panels &&
     lookOf(one) === lookOf(two) &&
+    (one.found === undefined) === (two.found === undefined) &&
     alike(one.at, two.at) &&
     alike(one.outcome, two.outcome)
   );

@@ -16,6 +16,8 @@ export type ShownOutcome =
   /** A quantity, below or above the set points of its switches. */
   | { kind: 'sides'; sides: string[] }
   | { kind: 'found'; found: boolean }
+  /** A question: whether it does what a good unit does. */
+  | { kind: 'answer'; yes: boolean }
   | { kind: 'does'; outcome: Outcome };
 
 /** What would be seen of a test if it came out so; undefined where that cannot be foretold. */
@@ -33,6 +35,8 @@ export function shownAs(
         return amps === undefined ? undefined : { kind: 'amps', amps };
       }
       return { kind: 'sides', sides: predictor.quantity(shows, test.actuator, test.steps) };
+    case 'ask':
+      return { kind: 'answer', yes: outcome === 1 };
     case 'try': {
       const does = predictor.outcome(shows, test.steps, test.subject, test.jumper);
       return does && { kind: 'does', outcome: does };

@@ -1,6 +1,9 @@
 import { splitWait } from '../behaviour/step';
+import { sinceRepair, type Evidence } from '../call/evidence';
 import type { UnitPredictor } from '../inference/unitPredictor';
+import type { Cost } from './minutes';
 import type { UnitTest } from './unitTests';
+import { USUAL_WAY } from './wayOfWorking';
 
 /** Which uses of a unit would put power on a short, under which explanation. */
 export class Trips {
@@ -10,7 +13,8 @@ export class Trips {
 
   /** How probable it is that a test trips a breaker or blows a fuse. */
   chance(test: UnitTest, hypotheses: readonly number[], weights: Float64Array): number {
-    const steps = 'steps' in test ? test.steps : undefined;
+    // Asking puts power on nothing.
+    const steps = test.kind !== 'ask' && 'steps' in test ? test.steps : undefined;
     if (steps === undefined) return 0;
     const { base } = splitWait(steps);
     const trips = this.byBase.get(base) ?? this.under(base);
@@ -34,3 +38,26 @@ export class Trips {
     });
   }
 }
+
+/**
+ * What a test costs where a shop takes harm to be so dear, in minutes, and the test does it with some
+ * probability; live work and open covers are dear by the same measure.
+ */
+export function priced(cost: Cost, harm: number, probability: number): Cost {
+  const times = harm / USUAL_WAY.harm;
+  if (times === 1 && probability === 0) return cost;
+  const { minutes, risk = 0, coverOff = 0 } = cost;
+  return {
+    ...cost,
+    minutes: minutes + (times - 1) * risk + harm * probability,
+    coverOff: times * coverOff,
+  };
+}
+
+/** Whether somebody has seen a breaker or a fuse open since the last repair. */
+export const wasSeenToTrip = (entries: readonly Evidence[]): boolean =>
+  entries
+    .slice(sinceRepair(entries))
+    .some(
+      (each) => each.kind === 'statement' && each.source === 'seen' && each.outcome === 'opens',
+    );

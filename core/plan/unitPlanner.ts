@@ -8,20 +8,23 @@ import { splitWait } from '../behaviour/step';
 import { candidatesOf, keyOf, type Candidate } from './candidates';
 import {
   DecisionProblem,
-  foundUnder,
   worthBits,
   type CallState,
   type Option,
   type CallStanding,
 } from './decisionProblem';
 import { alongTheLine } from './line';
-import { Minutes, testOf, type Bench, type Cost } from './minutes';
+import { Minutes, testOf, type Bench } from './minutes';
+import { isAnswered, questions } from './questions';
+import { questionsThatPay } from './questionsThatPay';
+import { foundUnder, looksOf } from './foundUnder';
 import { Quickest } from './quickest';
+import { refuser } from './refused';
 import { minutesByPolicy, rankedBy } from './rankedTests';
 import type { Policy } from './policies';
 import { onlyMillivolts, USUAL_WAY, wanted, type WayOfWorking } from './wayOfWorking';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
-import { Trips } from './trips';
+import { priced, Trips, wasSeenToTrip } from './trips';
 import { windows } from './windows';
 
 /** What a test would show, how probable that is, and who would be suspected then. */
@@ -58,6 +61,7 @@ const SHOWN = 4;
 export class UnitPlanner {
   readonly minutes: Minutes;
   private readonly cold: Candidate[];
+  private readonly questions: Candidate[];
   private readonly hot = new Map<string, Candidate[]>();
   private readonly line: Map<string, number>;
   private readonly trips: Trips;
@@ -70,8 +74,9 @@ export class UnitPlanner {
     this.minutes = new Minutes(predictor.diagram);
     this.line = alongTheLine(predictor.diagram);
     this.trips = new Trips(predictor);
-    this.looks = new Map(predictor.diagram.looks?.map((look) => [look.id, look]));
+    this.looks = looksOf(predictor.diagram);
     this.cold = candidatesOf(predictor, this.minutes, unitTests(predictor.diagram), progress);
+    this.questions = candidatesOf(predictor, this.minutes, questions(predictor));
   }
 
   /** Live readings and jumper tries at the moments in which the unit was seen to do wrong. */
@@ -109,13 +114,24 @@ export class UnitPlanner {
       return { verdict: { kind: 'nothing-found', probability }, tests: [] };
     if (likely && readAtItself(this.predictor, first, entries))
       return { verdict: { kind: 'named', suspect: first }, tests: [] };
-    const { decision, root, places } = this.problem(state, entries, way);
+    const { decision, root, places, questions: asked } = this.problem(state, entries, way);
     const standing: CallStanding = likely ? decision.standing(root) : { kind: 'test' };
+    // Who refuses to read a part itself does not get it named unread.
+    if (standing.kind === 'named' && way.refusals?.length) {
+      const all = this.problem(state, entries, { ...way, refusals: [] });
+      if (all.decision.standing(all.root).kind === 'own')
+        return { verdict: { kind: 'open', needs: 'own-terminals' }, tests: [] };
+    }
     if (standing.kind === 'named') return { verdict: { kind: 'named', suspect: first }, tests: [] };
     const ranked = rankedBy(way.school, decision, root, standing, this.distance(places));
     if (ranked.length) {
       const needs = standing.kind === 'own' ? 'own-terminals' : 'test';
-      const tests = ranked.slice(0, SHOWN).map((each) => ({
+      const [first] = ranked;
+      const [question] =
+        first && standing.kind === 'test'
+          ? questionsThatPay(decision, root, asked, first.expected, lastSaid(entries))
+          : [];
+      const tests = [...(question ? [question] : []), ...ranked].slice(0, SHOWN).map((each) => ({
         test: each.option.test,
         minutes: each.minutes,
         bits: each.bits,
@@ -159,7 +175,7 @@ export class UnitPlanner {
     entries: readonly Evidence[],
     way: WayOfWorking,
     planned = PLANNED,
-  ): { decision: DecisionProblem; root: CallState; places: Places } {
+  ): { decision: DecisionProblem; root: CallState; places: Places; questions: Option[] } {
     const places = this.placesOf(state, planned);
     const { hypotheses, suspectOf, suspects } = places;
     const weights = Float64Array.from(hypotheses, (index) => state.probabilities[index] ?? 0);
@@ -182,8 +198,8 @@ export class UnitPlanner {
     const candidates = [...this.cold, ...(live ? this.liveCandidates(entries) : [])];
     const chances = weights.map((each) => each / total);
     const belief = decision.belief(chances);
-    const options = (times: number, shorts: boolean): Option[] =>
-      this.options(candidates, places, chances, entries, bench, way, times, shorts);
+    const options = (times: number, shorts: boolean, of = candidates): Option[] =>
+      this.options(of, places, chances, entries, bench, way, times, shorts);
     const doubt = decision.entropy(belief);
     const tells = (each: Option): boolean =>
       decision.expectedEntropy(each, belief) < doubt - worthBits(doubt);
@@ -198,7 +214,12 @@ export class UnitPlanner {
       confirmed,
       options: fresh.some(tells) ? fresh : options(MOST_TIMES, !tripped),
     };
-    return { decision, root, places };
+    // After a repair it is tried, and what the customer remembers is of before.
+    const asks = way.asks && sinceRepair(entries) === 0;
+    const questions = asks
+      ? this.questions.filter(({ test }) => !isAnswered(this.predictor, test, entries))
+      : [];
+    return { decision, root, places, questions: options(1, true, questions) };
   }
 
   private placesOf({ probabilities, suspects: all }: BeliefState, planned: typeof PLANNED): Places {
@@ -230,7 +251,7 @@ export class UnitPlanner {
     weights: Float64Array,
     entries: readonly Evidence[],
     bench: Bench,
-    { harm }: WayOfWorking,
+    { harm, refusals = [] }: WayOfWorking,
     times: number,
     shorts: boolean,
   ): Option[] {
@@ -238,11 +259,16 @@ export class UnitPlanner {
     for (const entry of entries.slice(sinceRepair(entries))) {
       const test = testOf(entry);
       if (test) taken.set(keyOf(test), (taken.get(keyOf(test)) ?? 0) + 1);
+      // What was seen needs no asking.
+      if (test?.kind === 'try' && !test.jumper)
+        taken.set(keyOf({ ...test, kind: 'ask', expected: 'runs' }), 1);
     }
+    const refused = refuser(this.predictor.diagram, refusals);
     const placeOf = new Map(suspects.map((id, place) => [id, place]));
     const kept = new Quickest();
     for (const { test, key, cost: itself, outcome, at } of candidates) {
       if ((taken.get(key) ?? 0) >= times) continue;
+      if (refused(test, key, itself)) continue;
       const here = ofPlanned(outcome, hypotheses);
       if (!here) continue;
       // Contacts weld further and people are hurt: it comes last, where no cold reading tells.
@@ -250,8 +276,7 @@ export class UnitPlanner {
       if (short > SUSPECTED_SHORT && !shorts) continue;
       const cost = priced(itself, harm, short);
       const own = at.flatMap((id) => placeOf.get(id) ?? []);
-      const look = test.kind === 'look' ? this.looks.get(test.look) : undefined;
-      const found = look && foundUnder(look, here);
+      const found = foundUnder(this.looks, test, here);
       kept.add({ test, cost, outcome: here, found, at: own }, this.minutes.from(bench, cost));
     }
     return kept.options;
@@ -288,28 +313,11 @@ export class UnitPlanner {
   }
 }
 
-/**
- * What a test costs where a shop takes harm to be so dear, in minutes, and the test does it with some
- * probability; live work and open covers are dear by the same measure.
- */
-function priced(cost: Cost, harm: number, probability: number): Cost {
-  const times = harm / USUAL_WAY.harm;
-  if (times === 1 && probability === 0) return cost;
-  const { minutes, risk = 0, coverOff = 0 } = cost;
-  return {
-    ...cost,
-    minutes: minutes + (times - 1) * risk + harm * probability,
-    coverOff: times * coverOff,
-  };
+/** The moment that was spoken of last. */
+function lastSaid(entries: readonly Evidence[]): string | undefined {
+  const last = entries.findLast((each) => each.kind === 'statement');
+  return last?.kind === 'statement' ? last.steps : undefined;
 }
-
-/** Whether somebody has seen a breaker or a fuse open since the last repair. */
-const wasSeenToTrip = (entries: readonly Evidence[]): boolean =>
-  entries
-    .slice(sinceRepair(entries))
-    .some(
-      (each) => each.kind === 'statement' && each.source === 'seen' && each.outcome === 'opens',
-    );
 
 /** Places of a decision: which hypotheses it has, and which suspects these are faults of. */
 interface Places {

@@ -1,5 +1,5 @@
 import { checkJumper } from '../behaviour/jumper';
-import { isNoticed } from '../behaviour/statement';
+import { isNoticed, type Outcome } from '../behaviour/statement';
 import { parseSteps, upToStep } from '../behaviour/step';
 import { isolate } from '../circuit/isolation';
 import type { Diagram, Part, TerminalRef } from '../diagram/diagram';
@@ -55,8 +55,17 @@ export interface TryTest {
   jumper?: [TerminalRef, TerminalRef];
 }
 
+/** The customer is asked: did this do what it should, in the last of the steps? */
+export interface AskTest {
+  kind: 'ask';
+  steps: string;
+  subject: string;
+  /** What a good unit does then. */
+  expected: Outcome;
+}
+
 /** Something that can be asked of a unit next. */
-export type UnitTest = OhmTest | VoltTest | LookTest | TryTest | MeasureTest;
+export type UnitTest = OhmTest | VoltTest | LookTest | TryTest | MeasureTest | AskTest;
 
 /** Setups with the unit dead and at most this many controls away from where they are drawn. */
 const MOST_MOVED = 3;

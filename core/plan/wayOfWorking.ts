@@ -1,3 +1,4 @@
+import type { Refusal } from '../call/refusal';
 import type { Diagram } from '../diagram/diagram';
 import type { Option } from './decisionProblem';
 import type { Policy } from './policies';
@@ -12,12 +13,25 @@ export interface WayOfWorking {
    * live work is dear by the same measure.
    */
   harm: number;
+  /** Whether somebody is there to be asked how it behaved. */
+  asks: boolean;
+  /** What this visit does not allow. */
+  refusals?: readonly Refusal[];
   /** Readings at the parts alone, from the plug alone, or both. */
   place: 'part' | 'plug' | 'any';
 }
 
-/** Cold first: what only a live reading can settle is said when nothing cold tells any more. */
-export const USUAL_WAY: WayOfWorking = { school: 'least', live: false, harm: 60, place: 'any' };
+/**
+ * Cold first: what only a live reading can settle is said when nothing cold tells any more; alone with the
+ * unit: nobody is there to be asked.
+ */
+export const USUAL_WAY: WayOfWorking = {
+  school: 'least',
+  live: false,
+  asks: false,
+  harm: 60,
+  place: 'any',
+};
 
 /** What a shop may choose for it; never nothing. From memory. */
 export const HARM_MINUTES = [30, 60, 240] as const;
@@ -28,7 +42,8 @@ export const onlyMillivolts = ({ supplies }: Diagram): boolean =>
 
 /** Whether a test is at the place that the technician wants to work at; looks and tries always are. */
 export function wanted({ test, at }: Option, { place }: WayOfWorking): boolean {
-  if (place === 'any' || test.kind === 'look' || test.kind === 'try') return true;
+  if (place === 'any' || test.kind === 'look' || test.kind === 'try' || test.kind === 'ask')
+    return true;
   const atPart = test.kind === 'ohm' ? test.reach !== 'through' : at.length > 0;
   return (place === 'part') === atPart;
 }

@@ -4,7 +4,7 @@ import { ampsOf } from '../circuit/currents';
 import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import { circuitOf } from '../behaviour/machine';
 import { run, standAfter } from '../behaviour/run';
-import { saidBeside, statementsOf } from '../behaviour/statement';
+import { alike, saidBeside, statementsOf } from '../behaviour/statement';
 import { parseSteps } from '../behaviour/step';
 import { voltsBetween } from '../circuit/voltReading';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
@@ -125,6 +125,22 @@ function take(
       const points = look && faults.some((fault) => pointsTo(look, fault));
       const share = look ? (points ? look.found.with : look.found.without) : 0;
       return { kind: 'look', id, look: test.look, found: technician.finds(test.look) < share };
+    }
+    case 'ask': {
+      const { steps, subject } = test;
+      // Of what comes and goes the customer tells the bad moments.
+      const bad = causes.map((cause) => inBadMoment(cause) ?? cause);
+      const parsed = parseSteps(diagram, steps);
+      const results = parsed.ok ? run(diagram, parsed.value, bad, drawnSetup(diagram)) : [];
+      const seen = statementsOf(diagram, results).findLast(
+        (each) => each.subject === subject && each.step === results.length - 1,
+      );
+      const good = predictor.outcome(HEALTHY, steps, subject) ?? 'off';
+      const does = saidBeside(diagram, subject, seen?.outcome ?? 'off', good);
+      // A slip of memory: what did not work is told to have worked, and the other way round.
+      const other = alike(does, good) ? 'off' : good;
+      const outcome = chance() < slips ? other : does;
+      return { kind: 'statement', id, source: 'told', steps, subject, outcome };
     }
     case 'try': {
       const { steps, subject, jumper } = test;

@@ -37,7 +37,12 @@ export const chain24 = ({
         id: 'transformer',
         name: 'Control transformer',
         role: 'makes 24 V',
-        seenAs: { name: 'Hum of the transformer', off: 'is not heard', runs: 'is heard' },
+        seenAs: {
+          name: 'Hum of the transformer',
+          off: 'is not heard',
+          runs: 'is heard',
+          close: true,
+        },
         prior: commonPractice(1.5),
         panel,
         ...(where.transformer !== undefined && { where: where.transformer }),

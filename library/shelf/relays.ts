@@ -70,7 +70,7 @@ export function relayWithCoil({ id, name, role, panel, where, ...relay }: Relay)
           id: `${id}-coil`,
           name: `Coil of the ${says}`,
           role: `pulls the ${says} in`,
-          seenAs: { name, off: 'does not pull in', runs: 'pulls in' },
+          seenAs: { name, off: 'does not pull in', runs: 'pulls in', close: true },
           soldAs: `the ${says} as a whole`,
           prior: commonPractice(1),
           ...at,

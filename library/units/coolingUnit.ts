@@ -154,7 +154,7 @@ export const coolingUnit = unit({
         id: 'coil',
         name: 'Contactor coil',
         role: 'pulls the contactor in',
-        seenAs: { name: 'Contactor', off: 'does not pull in', runs: 'pulls in' },
+        seenAs: { name: 'Contactor', off: 'does not pull in', runs: 'pulls in', close: true },
         prior: commonPractice(1.5),
         panel: 'service',
       },

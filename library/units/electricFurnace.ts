@@ -140,7 +140,12 @@ export const electricFurnace = unit({
         id: 'transformer',
         name: 'Control transformer',
         role: 'makes 24 V',
-        seenAs: { name: 'Hum of the transformer', off: 'is not heard', runs: 'is heard' },
+        seenAs: {
+          name: 'Hum of the transformer',
+          off: 'is not heard',
+          runs: 'is heard',
+          close: true,
+        },
         prior: commonPractice(1.5),
         panel: 'blower-door',
       },

@@ -214,7 +214,7 @@ export const gasDryer = unit({
     {
       id: 'holding',
       name: 'Holding and booster coil',
-      seenAs: { name: 'First gas valve', off: 'does not click', runs: 'clicks open' },
+      seenAs: { name: 'First gas valve', off: 'does not click', runs: 'clicks open', close: true },
       role: 'opens the first of the two gas valves: both windings pull it in, one holds it',
       prior: commonPractice(3),
       companions: ['split'],

@@ -548,7 +548,7 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
           id: 'valve',
           name: 'Gas valve',
           role: 'lets the gas to the burners',
-          seenAs: { name: 'Gas valve', off: 'does not click', runs: 'clicks open' },
+          seenAs: { name: 'Gas valve', off: 'does not click', runs: 'clicks open', close: true },
           panel: 'burner-door',
         },
         'coil',

@@ -15,6 +15,7 @@ import type { GoodShown, ShownTest } from '../../workers/diagnosis';
 import { contactOf, Good } from './Good';
 import { MeasureCard } from './MeasureCard';
 import { capital } from '../../../core/describe/use';
+import { AskCard } from './AskCard';
 import { TryCard } from './TryCard';
 import type { Work } from './useWork';
 
@@ -28,6 +29,7 @@ export function TestCard({ work, advice }: { work: Work; advice: ShownTest }) {
       {test.kind === 'try' && (
         <TryCard key={`${test.steps} ${test.subject}`} work={work} test={test} takes={takes} />
       )}
+      {test.kind === 'ask' && <AskCard work={work} test={test} answers={advice.answers} />}
       {test.kind === 'measure' && (
         <>
           <Takes says={`By its own instrument · ${takes}`} />

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayTest } from '../../../core/describe/test';
+import type { TerminalRef } from '../../../core/diagram/diagram';
 import { Button } from '../../ui/Button';
 import { useKeys } from '../../ui/useKeys';
 import { space } from '../../theme/theme';
@@ -10,6 +11,7 @@ import { JumperOff } from './JumperOff';
 import { LastEntry } from './LastEntry';
 import { LiveScript } from './LiveScript';
 import { MakeSafe } from './MakeSafe';
+import { RefuseCard } from './RefuseCard';
 import { RepairCard } from './RepairCard';
 import { SecondLookCard } from './SecondLookCard';
 import { TestCard } from './TestCard';
@@ -17,8 +19,10 @@ import { Thinking } from './Thinking';
 import { UnitVerdictCard } from './UnitVerdictCard';
 import type { InHand } from './useInHand';
 import type { Work } from './useWork';
+import { VisitCard } from './VisitCard';
 import { WayCard } from './WayCard';
 import { WhyTest } from './WhyTest';
+import { WithoutIt, type BeforeRefusal } from './WithoutIt';
 
 interface Props {
   work: Work;
@@ -29,14 +33,17 @@ interface Props {
 }
 
 export type Adding = 'statement' | 'act' | undefined;
+type Open = 'why' | 'way' | 'refuse' | undefined;
 
 /** The verdict so far and the card in hand, with what may be told besides. */
 export function TestPane({ work, hand, adding, setAdding }: Props) {
-  const [open, setOpen] = useState<'why' | 'way'>();
+  const [open, setOpen] = useState<Open>();
+  // What was expected before something was refused: what that costs is said once the plan has changed.
+  const [before, setBefore] = useState<BeforeRefusal>();
   // Who knows nothing of the complaint starts with what is likeliest.
   const [blank, setBlank] = useState(false);
   const begun = blank || work.evidence.length > 0;
-  const toggle = (which: 'why' | 'way') => (): void => setOpen(open === which ? undefined : which);
+  const toggle = (which: Open) => (): void => setOpen(open === which ? undefined : which);
   const done = (): void => setAdding(undefined);
   useKeys({ y: toggle('why') });
   return (
@@ -56,8 +63,24 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
         <>
           <RepairCard work={work} />
           <UnitVerdictCard work={work} />
-          <Card work={work} hand={hand} />
-          {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle('why')} />}
+          <WithoutIt work={work} hand={hand} before={before} />
+          {open === 'refuse' && hand.advice ? (
+            <RefuseCard
+              work={work}
+              advice={hand.advice}
+              cancel={() => setOpen(undefined)}
+              refuse={(why, terminal) => {
+                const [first] = hand.tests;
+                if (first) setBefore({ expected: first.expected, refusals: work.refusals.length });
+                if (hand.advice)
+                  work.refuse(hand.advice.test, why, terminal as TerminalRef | undefined);
+                setOpen(undefined);
+              }}
+            />
+          ) : (
+            <Card work={work} hand={hand} />
+          )}
+          {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle} />}
           {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
           <LastEntry work={work} />
         </>
@@ -88,7 +111,12 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
           />
         </View>
       )}
-      {begun && open === 'way' && <WayCard work={work} />}
+      {begun && open === 'way' && (
+        <>
+          <VisitCard work={work} />
+          <WayCard work={work} />
+        </>
+      )}
     </>
   );
 }
@@ -133,8 +161,8 @@ function Choices({
 }: {
   work: Work;
   hand: InHand;
-  open: 'why' | 'way' | undefined;
-  toggle: () => void;
+  open: Open;
+  toggle: (which: Open) => () => void;
 }) {
   const { tests, at, choose, next } = hand;
   const { diagram } = work.call;
@@ -147,7 +175,7 @@ function Choices({
           testID="why"
           shortcut="Y"
           selected={open === 'why'}
-          onPress={toggle}
+          onPress={toggle('why')}
           style={styles.grow}
         />
         <Button
@@ -158,6 +186,14 @@ function Choices({
           shortcut="N"
           disabled={tests.length < 2}
           onPress={next}
+          style={styles.grow}
+        />
+        <Button
+          icon="slash"
+          label="Not this one"
+          testID="refuse-test"
+          selected={open === 'refuse'}
+          onPress={toggle('refuse')}
           style={styles.grow}
         />
       </View>

@@ -42,7 +42,10 @@ export function UnitVerdictCard({ work }: { work: Work }) {
     case 'surprise':
       return <Surprise work={work} verdict={verdict} />;
     case 'open':
-      return verdict.needs === 'set-points' ? <SetPointsMissing work={work} /> : null;
+      if (verdict.needs === 'set-points') return <SetPointsMissing work={work} />;
+      return verdict.needs === 'own-terminals' && work.findings?.tests.length === 0 ? (
+        <OwnReadingRefused work={work} />
+      ) : null;
     case undefined:
       return null;
   }
@@ -59,6 +62,23 @@ function SetPointsMissing({ work }: { work: Work }) {
       <Type>
         All points to {nameOf(work.call.diagram, first).toLowerCase()}, and open can be right: take
         its set points from the sheet or its marking into the diagram, and measure what moves it.
+      </Type>
+    </Card>
+  );
+}
+
+/** All points to one part, and the reading at itself was refused: nobody is told to buy it unread. */
+function OwnReadingRefused({ work }: { work: Work }) {
+  const first = work.findings?.suspects[0]?.id;
+  return (
+    <Card ground="warnGround" edge="warn" testID="unit-verdict">
+      <Type size="title" weight="heavy" tone="warn">
+        Suspected, not read
+      </Type>
+      <Type>
+        All points to {nameOf(work.call.diagram, first).toLowerCase()}. It is named once it was read
+        at its own terminals; have that reading back under How to work, or come again with what it
+        takes.
       </Type>
     </Card>
   );

@@ -21,6 +21,7 @@ const shown = (test: ShownTest['test'], live?: VoltTest): ShownTest => ({
   expected: 5,
   meanings: [],
   good: undefined,
+  answers: [],
   live: live && { test: live, good: undefined },
 });
 const reading: ReadingEvidence = {

@@ -13,11 +13,21 @@ import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
 import { METERS, meterWithLeads, type Meter } from '../../../core/meter/meter';
-import type { MeasureTest, OhmTest, TryTest, VoltTest } from '../../../core/plan/unitTests';
+import type { TerminalRef } from '../../../core/diagram/diagram';
+import { Minutes } from '../../../core/plan/minutes';
+import { reasonsFor, refusalOf } from '../../../core/plan/refused';
+import type {
+  MeasureTest,
+  OhmTest,
+  TryTest,
+  UnitTest,
+  VoltTest,
+} from '../../../core/plan/unitTests';
 import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
 import { selectCall } from '../../state/callView';
 import { powerAndIsolation, type PowerAndIsolation } from '../../../core/call/power';
-import { evidenceOf, type KnownOfUnit, type SetAside } from '../../../core/call/log';
+import { evidenceOf, refusalsOf, type KnownOfUnit, type SetAside } from '../../../core/call/log';
+import type { Reason, Refusal } from '../../../core/call/refusal';
 import { loadCall } from '../../state/calls';
 import { type Loading } from '../../state/loading';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
@@ -66,6 +76,13 @@ export interface Work extends Diagnosis {
    */
   read: (test: MeterTest, said: string, how: HowRead) => DisplayProblem | undefined;
   takeBack: (id: string) => void;
+  /** What this visit does not allow, and the reasons that fit a test. */
+  refusals: readonly (Refusal & { id: string })[];
+  reasonsFor: (test: UnitTest) => Reason[];
+  /** A test is not done, nor any that wants the same. @param terminal the one that is not there */
+  refuse: (test: UnitTest, why: Reason, terminal?: TerminalRef) => void;
+  /** Something is not to be had on this visit at all. */
+  refuseAll: (why: Reason) => void;
 }
 
 /** How a reading was taken, besides what its test says. */
@@ -112,8 +129,12 @@ export function useWork(callId: string): WorkOpening {
     () => (diagram && key !== undefined ? { key, diagram } : undefined),
     [diagram, key],
   );
-  const diagnosis = useDiagnosis(unit, evidence, way);
-  if (!call || !unit) return { state: loading === 'ready' ? 'failed' : loading };
+  const refused = useMemo(() => refusalsOf(entries ?? []), [entries]);
+  const refusals = useSame(refused, refused.map((each) => each.id).join());
+  const allowed = useMemo(() => ({ ...way, refusals }), [way, refusals]);
+  const minutes = useMemo(() => diagram && new Minutes(diagram), [diagram]);
+  const diagnosis = useDiagnosis(unit, evidence, allowed);
+  if (!call || !unit || !minutes) return { state: loading === 'ready' ? 'failed' : loading };
 
   const { leadOhms } = acknowledged;
   const chosen = METERS.find((each) => each.id === meterId) ?? METERS[0];
@@ -163,7 +184,7 @@ export function useWork(callId: string): WorkOpening {
       poweredSince: acknowledged.poweredSince,
       wiresOff: acknowledged.wiresOff,
       jumper: acknowledged.jumper,
-      way,
+      way: allowed,
       blind,
       choose: (some) => dispatch(change({ way: { ...way, ...some } })),
       setBlind: (now) => dispatch(change({ blind: now })),
@@ -190,6 +211,11 @@ export function useWork(callId: string): WorkOpening {
       act: (part, act) => log('act', { part, act }),
       read,
       takeBack: (names) => log('doubt', { names, reason: 'taken back' }),
+      refusals,
+      reasonsFor: (test) => reasonsFor(call.diagram, minutes, test),
+      refuse: (test, why, terminal) =>
+        log('refusal', refusalOf(call.diagram, minutes, test, why, terminal)),
+      refuseAll: (why) => log('refusal', { why, of: [] }),
     },
   };
 }

@@ -1,0 +1,135 @@
+import { builtIn } from '../../library/library';
+import { REASONS, type Refusal } from '../call/refusal';
+import type { StatementEvidence } from '../call/evidence';
+import { chanceFrom } from '../chance';
+import { beliefState } from '../inference/beliefState';
+import { HEALTHY } from '../inference/entryLikelihood';
+import { ORDINARY_METER } from '../meter/meter';
+import { workCall } from '../simulate/simulatedCall';
+import { keyOf } from './candidates';
+import { reasonsFor, refusalOf } from './refused';
+import { answersTo, questions } from './questions';
+import { UnitDiagnosis } from './unitDiagnosis';
+import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
+
+const washer = builtIn('top-load-washer');
+const dryer = builtIn('gas-dryer');
+if (!washer || !dryer) throw new Error('no unit');
+const diagnosis = new UnitDiagnosis(washer, ORDINARY_METER);
+const { minutes } = diagnosis.planner;
+const told = (subject: string, outcome: StatementEvidence['outcome'], steps: string) =>
+  ({
+    kind: 'statement',
+    id: `${subject} ${steps}`,
+    source: 'told',
+    steps,
+    subject,
+    outcome,
+  }) as const;
+const spin = told('drive', 'off', 'timer=spin');
+const without = (refusals: Refusal[], more: Partial<WayOfWorking> = {}) =>
+  diagnosis.of([spin], { ...USUAL_WAY, ...more, refusals });
+
+describe('a test that is refused', () => {
+  it('is not planned for any more, nor what wants the same', () => {
+    const [first] = diagnosis.of([spin]).tests;
+    if (!first) throw new Error('no test');
+    const alone = refusalOf(washer, minutes, first.test, 'no-time');
+    const keys = without([alone]).tests.map(({ test }) => keyOf(test));
+    expect(keys.length).toBeGreaterThan(0);
+    expect(keys).not.toContain(keyOf(first.test));
+    // Nobody gets behind any panel: what is left is done from outside.
+    const shut = without([{ why: 'cannot-reach', of: washer.panels.map(({ id }) => id) }]);
+    for (const { test } of shut.tests) expect(minutes.of(test).panels).toBe(0);
+    // It never gets shorter without a test; the plan is a heuristic, so by a tenth at most.
+    const before = diagnosis.of([spin]).tests[0]?.expected ?? 0;
+    expect(without([alone]).tests[0]?.expected ?? 0).toBeGreaterThan(0.9 * before);
+  });
+
+  it('takes with it what touches a terminal that is not there, and what is live', () => {
+    const gone = without([{ why: 'no-terminal', of: ['timer.L'] }], { live: true });
+    const text = JSON.stringify(gone.tests.map(({ test }) => test));
+    expect(text).not.toMatch(/"(from|to)":"timer\.L"/);
+    const cold = without([{ why: 'not-live', of: [] }], { live: true });
+    for (const { test } of cold.tests) expect(test.kind).not.toBe('volt');
+  });
+
+  it('never gets a part named unread: whoever refuses its own reading is told that it is suspected', () => {
+    const own = refusalOf(washer, minutes, { kind: 'look', look: 'none' }, 'no-time');
+    expect(own.of).toHaveLength(1);
+    const { predictor } = diagnosis;
+    const index = predictor.hypotheses.findIndex(
+      ({ causes: [one] }) => one && 'contact' in one && one.part === 'lid-switch',
+    );
+    const truth = predictor.hypotheses[index];
+    if (!truth) throw new Error('no fault');
+    // Worked until it is as good as certain, with every reading at the switch itself refused.
+    const terminals = washer.parts
+      .find(({ id }) => id === 'lid-switch')
+      ?.terminals.map(({ id }): Refusal => ({ why: 'no-terminal', of: [`lid-switch.${id}`] }));
+    const way = { ...USUAL_WAY, refusals: terminals ?? [] };
+    const call = workCall(
+      diagnosis,
+      truth,
+      { ...spin, source: 'seen' },
+      { chance: chanceFrom(3), way },
+    );
+    expect(call.verdict.kind).not.toBe('named');
+  });
+
+  it('has a reason that fits: panels, tools, helper, clips, live, terminals', () => {
+    for (const { id } of washer.looks ?? [])
+      expect(reasonsFor(washer, minutes, { kind: 'look', look: id })).toContain('no-time');
+    const volt = { kind: 'volt', from: 'timer.L', to: 'timer.SP', steps: 'timer=spin' } as const;
+    expect(reasonsFor(washer, minutes, volt)).toEqual(
+      expect.arrayContaining(['cannot-reach', 'not-live', 'no-terminal', 'already-known']),
+    );
+    for (const why of reasonsFor(washer, minutes, volt)) expect(REASONS).toContain(why);
+    expect(refusalOf(washer, minutes, volt, 'no-terminal', 'timer.SP:wire').of).toEqual([
+      'timer.SP',
+    ]);
+  });
+});
+
+describe('asking the customer', () => {
+  const asking = { ...USUAL_WAY, asks: true };
+  const gas = new UnitDiagnosis(dryer, ORDINARY_METER);
+
+  it('comes first where it pays: who is told that it stays cold asks whether the drum turns (common practice)', () => {
+    const cold = told('igniter', 'off', 'timer=heat,start=pressed,start=released');
+    const { tests } = gas.of([cold], asking);
+    const [first] = tests;
+    expect(first?.test).toMatchObject({ kind: 'ask', subject: 'motor' });
+    expect(first?.minutes).toBeLessThan(0.5);
+    // Without anybody to ask, the same tests come without it.
+    expect(gas.of([cold]).tests[0]?.test).toEqual(tests[1]?.test);
+    // That it turns clears what would keep it from turning.
+    const turns = told('motor', 'runs', 'timer=heat,start=pressed,start=released');
+    const chance = (entries: StatementEvidence[]): number =>
+      beliefState(gas.predictor, entries).suspects.find(({ id }) => id === 'motor')?.probability ??
+      0;
+    expect(chance([cold, turns])).toBeLessThan(0.4 * chance([cold]));
+    const again = gas.of([cold, turns], asking).tests.map(({ test }) => keyOf(test));
+    expect(again).not.toContain(first && keyOf(first.test));
+  });
+
+  it('asks nothing that was answered by an earlier moment, and nothing after a repair', () => {
+    const start = told('motor', 'off', 'timer=heat,start=pressed');
+    const about = (entries: Parameters<typeof gas.of>[0]) =>
+      gas.of(entries, asking).tests.flatMap(({ test }) => (test.kind === 'ask' ? [test] : []));
+    for (const { subject, steps } of about([start]))
+      if (subject === 'motor') expect(steps.startsWith(start.steps)).toBe(false);
+    expect(about([start, { kind: 'act', id: 'done', part: 'fuse', act: 'replace' }])).toEqual([]);
+  });
+
+  it('offers every answer that some fault makes, what a good unit does first', () => {
+    const all = questions(gas.predictor);
+    expect(all.length).toBeGreaterThan(10);
+    for (const test of all) {
+      const answers = answersTo(gas.predictor, test);
+      expect(answers[0]).toBe(test.expected);
+      expect(new Set(answers).size).toBe(answers.length);
+      expect(gas.predictor.outcome(HEALTHY, test.steps, test.subject)).toBe(test.expected);
+    }
+  });
+});
