@@ -1,4 +1,5 @@
 import { Key } from 'selenium-webdriver';
+import { alike } from '../core/behaviour/statement';
 import { valueUnder } from '../core/simulate/simulatedCall';
 import { ohmReading } from '../core/circuit/ohmReading';
 import { complaintOf } from '../core/inference/complaint';
@@ -8,7 +9,9 @@ import { ownerOf } from '../core/fault/fault';
 import { parseFault } from '../core/fault/parseFault';
 import { ORDINARY_METER, showOhms } from '../core/meter/meter';
 import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
+import { answersTo } from '../core/plan/questions';
 import type { UnitTest } from '../core/plan/unitTests';
+import { USUAL_WAY } from '../core/plan/wayOfWorking';
 import { builtIn } from '../library/library';
 import type { Browser } from './browser';
 
@@ -106,7 +109,8 @@ export class FaultyUnit {
 
   /** Does what the page advises once. @returns false when there is a verdict */
   async step(page: Browser, hands: Hands): Promise<boolean> {
-    const { verdict, tests, secondLook } = this.diagnosis.of(this.evidence);
+    const way = { ...USUAL_WAY, asks: true };
+    const { verdict, tests, secondLook } = this.diagnosis.of(this.evidence, way);
     const again = this.evidence.find(
       (each): each is ReadingEvidence => each.kind === 'reading' && each.id === secondLook?.entry,
     );
@@ -180,6 +184,17 @@ export class FaultyUnit {
         const when = steps === undefined ? {} : { steps };
         this.evidence.push({ kind: 'measurement', id, actuator, value, how: 'measured', ...when });
         if (steps !== undefined) this.safe = false;
+        return;
+      }
+      case 'ask': {
+        const { steps, subject } = test;
+        const { predictor } = this.diagnosis;
+        const does = predictor.outcome(this.place, steps, subject);
+        const outcome = answersTo(predictor, test).find((each) => does && alike(each, does));
+        if (!outcome) throw new Error(`${subject} does nothing that can be told`);
+        await page.says('question', /\?/);
+        await hands.press(`answer-${outcome}`);
+        this.evidence.push({ kind: 'statement', id, source: 'told', steps, subject, outcome });
         return;
       }
       case 'try': {

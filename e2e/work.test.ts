@@ -118,6 +118,7 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
   const hands = thumb(page);
   await unit.open(page, hands, yarrix.address, 'Test cellar');
   await page.press('open-way');
+  await page.press('visit-asks');
   await page.press('blind');
   await page.press('place-part');
   await page.press('open-way');

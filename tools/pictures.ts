@@ -61,8 +61,12 @@ const VIEWS: View[] = [
       'moment-timer=heat,start=pressed',
       'subject-element',
       'outcome-off',
+      'another',
       'made-safe',
     ],
+  }),
+  view('work-ask', PHONE, 'dark', `${call(6)}/work`, 'question', {
+    press: ['source-told', 'moment-timer=heat,start=pressed', 'subject-element', 'outcome-off'],
   }),
   view('work-why', PHONE, 'dark', `${call(7)}/work`, 'meaning-0', {
     press: [

@@ -11,7 +11,7 @@ export const REASON_WORDS: Record<Reason, string> = {
   'not-live': 'Not live today',
   'no-time': 'Takes too long',
   'no-terminal': 'Terminal is not there',
-  'already-known': 'Not that one',
+  'already-known': 'Already known',
   'nobody-knows': 'Nobody knows',
 };
 

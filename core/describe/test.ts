@@ -1,3 +1,4 @@
+import { alike, type Outcome } from '../behaviour/statement';
 import type { Diagram, QuantityActuator } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { quantityOf } from '../inference/quantity';
@@ -45,6 +46,20 @@ export const sayQuestion = (diagram: Diagram, { subject, expected }: AskTest): s
   expected === 'whole'
     ? `${nameSeen(diagram, subject)} ${sayOutcome(diagram, subject, 'opens')}?`
     : `${sayDoing(diagram, subject, expected)}?`;
+
+/** An answer to it: "No, does not turn". */
+export function sayAnswer(
+  diagram: Diagram,
+  { subject, expected }: AskTest,
+  answer: Outcome,
+): string {
+  // Of a breaker it is asked whether it tripped: that it stayed whole is the no.
+  const yes = alike(answer, expected) === (expected !== 'whole');
+  const does = answer.startsWith('says ')
+    ? answer.slice('says '.length)
+    : sayOutcome(diagram, subject, answer);
+  return `${yes ? 'Yes' : 'No'}, ${does}`;
+}
 
 const nameOf = (diagram: Diagram, id: string): string =>
   diagram.parts.find((each) => each.id === id)?.name ?? id;

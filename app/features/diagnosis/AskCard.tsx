@@ -1,7 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { alike } from '../../../core/behaviour/statement';
-import { sayDoing } from '../../../core/describe/outcome';
-import { sayQuestion } from '../../../core/describe/test';
+import { sayAnswer, sayQuestion } from '../../../core/describe/test';
 import { sayUse } from '../../../core/describe/use';
 import type { AskTest } from '../../../core/plan/unitTests';
 import { Button } from '../../ui/Button';
@@ -21,7 +19,7 @@ export function AskCard({
   answers: ShownTest['answers'];
 }) {
   const { diagram } = work.call;
-  const { steps, subject, expected } = test;
+  const { steps, subject } = test;
   return (
     <>
       <Type size="small" tone="soft">
@@ -35,15 +33,13 @@ export function AskCard({
         {answers.map((outcome) => (
           <Button
             key={outcome}
-            icon={alike(outcome, expected) === (expected !== 'whole') ? 'check' : 'x'}
-            label={sayDoing(diagram, subject, outcome)}
+            label={sayAnswer(diagram, test, outcome)}
             testID={`answer-${outcome}`}
             onPress={() => work.tell('told', steps, subject, outcome)}
             style={styles.answer}
           />
         ))}
         <Button
-          icon="help-circle"
           label="Nobody knows"
           testID="answer-unknown"
           onPress={() => work.refuse(test, 'nobody-knows')}
@@ -56,5 +52,5 @@ export function AskCard({
 
 const styles = StyleSheet.create({
   answers: { gap: space.s },
-  answer: { minHeight: 60, justifyContent: 'flex-start' },
+  answer: { minHeight: 60 },
 });

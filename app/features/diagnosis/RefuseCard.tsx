@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import type { TerminalRef } from '../../../core/diagram/diagram';
 import type { Reason } from '../../../core/call/refusal';
 import { sayPoint } from '../../../core/describe/point';
 import { REASON_WORDS } from '../../../core/describe/refusal';
@@ -19,7 +20,7 @@ export function RefuseCard({
 }: {
   work: Work;
   advice: ShownTest;
-  refuse: (why: Reason, terminal?: string) => void;
+  refuse: (why: Reason, terminal?: TerminalRef) => void;
   cancel: () => void;
 }) {
   const { test } = advice;

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayTest } from '../../../core/describe/test';
-import type { TerminalRef } from '../../../core/diagram/diagram';
 import { Button } from '../../ui/Button';
 import { useKeys } from '../../ui/useKeys';
 import { space } from '../../theme/theme';
@@ -64,7 +63,9 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
           <RepairCard work={work} />
           <UnitVerdictCard work={work} />
           <WithoutIt work={work} hand={hand} before={before} />
-          {open === 'refuse' && hand.advice ? (
+          <Card work={work} hand={hand} />
+          {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle} />}
+          {open === 'refuse' && hand.advice && (
             <RefuseCard
               work={work}
               advice={hand.advice}
@@ -72,15 +73,11 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
               refuse={(why, terminal) => {
                 const [first] = hand.tests;
                 if (first) setBefore({ expected: first.expected, refusals: work.refusals.length });
-                if (hand.advice)
-                  work.refuse(hand.advice.test, why, terminal as TerminalRef | undefined);
+                if (hand.advice) work.refuse(hand.advice.test, why, terminal);
                 setOpen(undefined);
               }}
             />
-          ) : (
-            <Card work={work} hand={hand} />
           )}
-          {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle} />}
           {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
           <LastEntry work={work} />
         </>
@@ -188,14 +185,16 @@ function Choices({
           onPress={next}
           style={styles.grow}
         />
-        <Button
-          icon="slash"
-          label="Not this one"
-          testID="refuse-test"
-          selected={open === 'refuse'}
-          onPress={toggle('refuse')}
-          style={styles.grow}
-        />
+        {hand.advice?.test.kind !== 'ask' && (
+          <Button
+            icon="slash"
+            label="Not this one"
+            testID="refuse-test"
+            selected={open === 'refuse'}
+            onPress={toggle('refuse')}
+            style={styles.grow}
+          />
+        )}
       </View>
       {open === 'why' && <WhyTest work={work} tests={tests} at={at} choose={choose} />}
     </>
