@@ -154,6 +154,48 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
   expect(await page.close(SERVER_AWAY)).toEqual([]);
 });
 
+it('takes a reading that nobody proposed: by typing, by tapping, with what it would show', async () => {
+  const page = await Browser.open(PHONE);
+  const unit = faultyUnit('top-load-washer', 'lid-switch.B:stuck-open');
+  await unit.open(page, thumb(page), yarrix.address, 'Test porch');
+  await page.press('add-reading');
+  await page.fill('own-where', 'lid swich b1 b2');
+  await page.press('own-named');
+  await page.says('own-good', /0\.[0-9]* Ω|OL/);
+  await page.says('own-trap', /wires off/);
+  await page.press('own-alone');
+  await page.gone('own-trap');
+  // Lid open a good switch is open there as well: all read the same, and that is said.
+  await page.press('own-control-lid');
+  await page.says('own-tells-nothing', /tells nothing/);
+  await page.press('own-control-lid');
+  await page.find('own-suspect');
+  expect(await page.has('keypad')).toBe(false);
+  await page.press('made-safe');
+  await page.press('key-over');
+  await page.says('last-entry', /OL[^]*B1 to B2 of Lid switch/);
+  await page.says('meaning', /lid switch/);
+  expect(await page.close()).toEqual([]);
+});
+
+it('goes on without a test that is refused, says what that costs, and remembers it', async () => {
+  const page = await Browser.open(PHONE, 'dark');
+  const unit = faultyUnit('electric-dryer', 'element.element:open');
+  await unit.open(page, thumb(page), yarrix.address, 'Test lean-to');
+  await page.says('question', /Drum turns\?/);
+  await page.press('answer-unknown');
+  await page.press('open-way');
+  await page.says('refused-test', /Nobody knows/);
+  await page.press('visit-asks');
+  await page.press('refuse-test');
+  await page.press('refuse-cannot-reach');
+  await page.says('without-it', /Cannot get behind there: .*(longer|No other)/);
+  await page.driver.navigate().refresh();
+  await page.press('open-way');
+  await page.says('visit', /Cannot get behind there/);
+  expect(await page.close()).toEqual([]);
+});
+
 it('proves a repair by what the unit does since, and says when it did not help', async () => {
   const page = await Browser.open(PHONE);
   const unit = faultyUnit('coil-burner', 'coil.element:open');

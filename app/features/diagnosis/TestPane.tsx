@@ -10,6 +10,7 @@ import { JumperOff } from './JumperOff';
 import { LastEntry } from './LastEntry';
 import { LiveScript } from './LiveScript';
 import { MakeSafe } from './MakeSafe';
+import { OwnReadingPane } from './OwnReadingPane';
 import { RefuseCard } from './RefuseCard';
 import { RepairCard } from './RepairCard';
 import { SecondLookCard } from './SecondLookCard';
@@ -17,6 +18,7 @@ import { TestCard } from './TestCard';
 import { Thinking } from './Thinking';
 import { UnitVerdictCard } from './UnitVerdictCard';
 import type { InHand } from './useInHand';
+import type { OwnReading } from './useOwnReading';
 import type { Work } from './useWork';
 import { VisitCard } from './VisitCard';
 import { WayCard } from './WayCard';
@@ -29,13 +31,14 @@ interface Props {
   /** What is being told besides: what the unit does, or what was done to it. */
   adding: Adding;
   setAdding: (adding: Adding) => void;
+  own: OwnReading;
 }
 
-export type Adding = 'statement' | 'act' | undefined;
+export type Adding = 'statement' | 'act' | 'reading' | undefined;
 type Open = 'why' | 'way' | 'refuse' | undefined;
 
 /** The verdict so far and the card in hand, with what may be told besides. */
-export function TestPane({ work, hand, adding, setAdding }: Props) {
+export function TestPane({ work, hand, adding, setAdding, own }: Props) {
   const [open, setOpen] = useState<Open>();
   // What was expected before something was refused: what that costs is said once the plan has changed.
   const [before, setBefore] = useState<BeforeRefusal>();
@@ -58,6 +61,7 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
         />
       )}
       {adding === 'act' && <Acts work={work} done={done} />}
+      {adding === 'reading' && <OwnReadingPane work={work} own={own} done={done} />}
       {begun && !work.thinking && adding === undefined && (
         <>
           <RepairCard work={work} />
@@ -89,6 +93,13 @@ export function TestPane({ work, hand, adding, setAdding }: Props) {
             label="What it does"
             testID="tell-more"
             onPress={() => setAdding('statement')}
+            style={styles.grow}
+          />
+          <Button
+            icon="edit-3"
+            label="I read something"
+            testID="add-reading"
+            onPress={() => setAdding('reading')}
             style={styles.grow}
           />
           <Button

@@ -1,5 +1,6 @@
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { DisplayProblem } from '../../../core/meter/display';
 import { CallOpening } from '../../ui/CallOpening';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
@@ -13,6 +14,7 @@ import { TablePane } from './TablePane';
 import { TestPane, type Adding } from './TestPane';
 import { useDial } from './useDial';
 import { useInHand } from './useInHand';
+import { useOwnReading } from './useOwnReading';
 import { useWork, type Work } from './useWork';
 import { WiringPane } from './WiringPane';
 
@@ -36,35 +38,45 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const [pane, setPane] = useState<Pane>('test');
   const [adding, setAdding] = useState<Adding>();
   const hand = useInHand(work);
+  const own = useOwnReading(work.call.diagram);
   const { call, evidence } = work;
   const { again, points } = hand;
   // The keys come in a task of their own after the card, so that no press waits for both.
   const late = useDeferredValue(hand.reading);
-  const reading = late === hand.reading ? late : undefined;
+  const advised = late === hand.reading && adding === undefined ? late : undefined;
+  const ownReady = own.test && (own.test.kind === 'ohm' ? work.safe : own.clear);
+  const reading = adding === 'reading' && ownReady ? own.test : advised;
   useKeys({
     n: hand.next,
     ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
     ...(hand.unsafe && { d: work.makeSafe }),
   });
   const at = points && [points.from, points.to];
-  const dial = useDial(work.meter, hand.good, reading);
-  const pad = reading && adding === undefined && (
+  const dial = useDial(work.meter, adding === 'reading' ? undefined : hand.good, reading);
+  const enter = (said: string): DisplayProblem | undefined => {
+    if (!reading) return undefined;
+    const mine = adding === 'reading';
+    const problem = work.read(reading, said, {
+      of: hand.twin && !mine ? 'twin' : 'unit',
+      range: dial?.range.id,
+      instead: mine ? undefined : again?.reading,
+    });
+    if (problem || !mine) return problem;
+    own.forget();
+    setAdding(undefined);
+    return undefined;
+  };
+  const pad = reading && (
     <Keypad
       key={`${evidence.length} ${hand.at}`}
       letters={wide}
       measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
       dial={dial}
-      enter={(said) =>
-        work.read(reading, said, {
-          of: hand.twin ? 'twin' : 'unit',
-          range: dial?.range.id,
-          instead: again?.reading,
-        })
-      }
+      enter={enter}
     />
   );
   const panes: Record<Pane, React.ReactNode> = {
-    test: <TestPane work={work} hand={hand} adding={adding} setAdding={setAdding} />,
+    test: <TestPane work={work} hand={hand} adding={adding} setAdding={setAdding} own={own} />,
     suspects: work.findings && <Suspects work={work} />,
     log: <Log work={work} above={<SuspectChart work={work} />} />,
     table: <TablePane work={work} at={at} />,

@@ -1,0 +1,33 @@
+import { LiveScript } from './LiveScript';
+import { MakeSafe } from './MakeSafe';
+import { OwnReadingCard } from './OwnReadingCard';
+import type { OwnReading } from './useOwnReading';
+import type { Work } from './useWork';
+
+/** A reading of one's own, under the same rules as any: dead and proved for ohms, by the script for volts. */
+export function OwnReadingPane({
+  work,
+  own,
+  done,
+}: {
+  work: Work;
+  own: OwnReading;
+  done: () => void;
+}) {
+  const { test } = own;
+  return (
+    <>
+      <OwnReadingCard work={work} own={own} done={done} />
+      {test?.kind === 'ohm' && !work.safe && <MakeSafe work={work} live={undefined} />}
+      {test?.kind === 'volt' && !own.clear && (
+        <LiveScript
+          key={`${test.from} ${test.to} ${test.steps}`}
+          work={work}
+          test={test}
+          good={undefined}
+          ready={() => own.say({ clear: true })}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,99 @@
+import { useMemo, useState } from 'react';
+import { isolate } from '../../../core/circuit/isolation';
+import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
+import { drawnSetup, positionsOf, type Setup } from '../../../core/diagram/setup';
+import { partAt, switches } from '../../../core/diagram/terminal';
+import type { MeterTest } from './useWork';
+
+/** Where a reading of one's own is taken, as far as it was said. */
+interface Said {
+  points: readonly TerminalRef[];
+  /** Controls that are not where they are drawn. */
+  moved: Readonly<Record<string, string>>;
+  alone: boolean;
+  /** The position that a hand holds the switch itself in. */
+  byHand: string | undefined;
+  wiggle: boolean;
+  /** What the unit was brought to do, of a live reading. */
+  live: string | undefined;
+  /** Of a live reading: the unit is on, and everybody stands clear. */
+  clear: boolean;
+}
+
+const NOTHING: Said = {
+  points: [],
+  moved: {},
+  alone: false,
+  byHand: undefined,
+  wiggle: false,
+  live: undefined,
+  clear: false,
+};
+
+export interface OwnReading extends Said {
+  say: (some: Partial<Said>) => void;
+  /** One more point; a third begins anew. */
+  point: (ref: TerminalRef) => void;
+  forget: () => void;
+  /** The part that both points are at. */
+  part: string | undefined;
+  /** Positions that a hand can hold that switch in. */
+  positions: readonly string[];
+  /** Wires that would have to come off to read it alone: on, another way round is read as well. */
+  wayRound: readonly TerminalRef[];
+  /** The reading, once both points are said. */
+  test: MeterTest | undefined;
+}
+
+/** A reading that nobody proposed: its points, and how everything stands while it is taken. */
+export function useOwnReading(diagram: Diagram): OwnReading {
+  const [said, setSaid] = useState(NOTHING);
+  const { points, moved, alone, byHand, wiggle, live } = said;
+  const [from, to] = points;
+  const owner = from === undefined ? undefined : partAt(from);
+  const part = to !== undefined && partAt(to) === owner ? owner : undefined;
+  const found = switches(diagram).find(({ id }) => id === part);
+  const wayRound = useMemo(() => liftedFor(diagram, part, from), [diagram, part, from]);
+  const test = useMemo((): MeterTest | undefined => {
+    if (from === undefined || to === undefined) return undefined;
+    if (live !== undefined) return { kind: 'volt', from, to, steps: live };
+    const drawn = drawnSetup(diagram);
+    const setup: Setup = {
+      ...drawn,
+      except: [],
+      actuators: { ...drawn.actuators, ...moved },
+      lifted: alone ? [...wayRound] : [],
+      byHand: byHand !== undefined && part !== undefined ? { [part]: byHand } : {},
+    };
+    return { kind: 'ohm', reach: part === undefined ? 'through' : 'own', from, to, setup, wiggle };
+  }, [diagram, from, to, moved, alone, byHand, wiggle, live, part, wayRound]);
+  return {
+    ...said,
+    // Whatever is said anew has to be made safe anew.
+    say: (some) => setSaid((before) => ({ ...before, clear: false, ...some })),
+    point: (ref) =>
+      setSaid((before) => ({
+        ...before,
+        byHand: undefined,
+        clear: false,
+        points:
+          before.points.length === 1 && before.points[0] !== ref ? [...before.points, ref] : [ref],
+      })),
+    forget: () => setSaid(NOTHING),
+    part,
+    positions: found && !found.handless ? positionsOf(diagram, found) : [],
+    wayRound,
+    test,
+  };
+}
+
+/** Wires that have to be off for a part to be read alone. */
+function liftedFor(
+  diagram: Diagram,
+  part: string | undefined,
+  from: TerminalRef | undefined,
+): TerminalRef[] {
+  const found = diagram.parts.find(({ id }) => id === part);
+  if (!found || from === undefined) return [];
+  return found.kind === 'switch' ? [...isolate(diagram, found).lift] : [from];
+}
