@@ -19,6 +19,7 @@ import { MeasurementBody } from './entries/measurement';
 import { ReadingBody } from './entries/reading';
 import { RefusalBody } from './entries/refusal';
 import { RetractionBody } from './entries/retraction';
+import { SightBody } from './entries/sight';
 import { StageBody } from './entries/stage';
 import { StatementBody } from './entries/statement';
 import { IsMoment } from './moment';
@@ -37,6 +38,7 @@ const BODIES: { [K in EntryKind]: new () => Records[K] } = {
   diagram: DiagramVersionBody,
   statement: StatementBody,
   look: LookBody,
+  sight: SightBody,
   measurement: MeasurementBody,
   act: ActBody,
   refusal: RefusalBody,

@@ -27,6 +27,7 @@ import { ORDINARY_METER } from '../core/meter/meter';
 import { fail, ok, type Result } from '../core/result';
 import { ActBody } from './entries/act';
 import { LookBody } from './entries/look';
+import { SightBody } from './entries/sight';
 import { MeasurementBody } from './entries/measurement';
 import { StatementBody } from './entries/statement';
 import { asTerminal, TERMINAL } from './entries/terminal';
@@ -133,6 +134,7 @@ const SHAPES = {
   statement: StatementBody,
   reading: WrittenReading,
   look: LookBody,
+  sight: SightBody,
   measurement: MeasurementBody,
   act: ActBody,
 } as const;

@@ -1,4 +1,5 @@
 import { StyleSheet, View } from 'react-native';
+import { SIGHT_WORDS } from '../../core/describe/unit';
 import { REASON_WORDS } from '../../core/describe/refusal';
 import type { NewEntry } from '../../contract/entry';
 import { sayInputFault } from '../../contract/problem';
@@ -78,6 +79,8 @@ function whatEntryIs(entry: NewEntry): string {
       return `${entry.body.source === 'told' ? 'Told' : 'Seen'}: ${entry.body.subject} ${entry.body.outcome}`;
     case 'look':
       return `Looked at ${entry.body.look}: ${entry.body.found ? 'found' : 'nothing'}`;
+    case 'sight':
+      return `Noticed: ${entry.body.part} ${SIGHT_WORDS[entry.body.sight]}`;
     case 'measurement':
       return `Measured: ${entry.body.actuator} ${entry.body.value}`;
     case 'act':

@@ -77,6 +77,9 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
         report('/look', `there is no look "${entry.body.look}"; ${oneOf(known)}`);
       break;
     }
+    case 'sight':
+      named('/part', entry.body.part);
+      break;
     case 'measurement': {
       const { actuator, steps, felt, how } = entry.body;
       const known = diagram.actuators.flatMap(({ id, kind }) => (kind === 'quantity' ? [id] : []));

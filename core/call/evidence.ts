@@ -51,6 +51,29 @@ export interface LookEvidence {
   found: boolean;
 }
 
+/** What somebody sees, hears, feels or smells of a part that nobody sent them to. */
+export const SIGHTS = [
+  'burnt',
+  'loose',
+  'broken',
+  'wire-off',
+  'stuck',
+  'wet',
+  'noisy',
+  'hot',
+  'smells',
+  'wrong-part',
+] as const;
+export type Sight = (typeof SIGHTS)[number];
+
+/** Something that was noticed of a part, wire or supply, and is in no list of looks. */
+export interface SightEvidence {
+  kind: 'sight';
+  id: string;
+  part: string;
+  sight: Sight;
+}
+
 /** What is meant to put something right. */
 export const REPAIRS = ['replace', 'clean', 'reconnect', 'adjust', 'reset', 'put-back'] as const;
 /** What only may have changed it. */
@@ -105,7 +128,12 @@ export interface MeasurementEvidence {
 
 /** One entry of what is known of a unit, in the order in which it came. */
 export type Evidence =
-  StatementEvidence | ReadingEvidence | LookEvidence | MeasurementEvidence | ActEvidence;
+  | StatementEvidence
+  | ReadingEvidence
+  | LookEvidence
+  | SightEvidence
+  | MeasurementEvidence
+  | ActEvidence;
 
 /** Where and how something was read: the same for the same two points in the same setup. */
 export const placeKey = ({
@@ -133,6 +161,8 @@ export function evidenceKey(entry: Evidence): string {
     }
     case 'look':
       return ['look', entry.look, entry.found].join('|');
+    case 'sight':
+      return ['sight', entry.part, entry.sight].join('|');
     case 'measurement':
       return [
         'measurement',

@@ -77,6 +77,8 @@ function asEvidence(entry: LogEntry): Evidence[] {
       return [{ kind: 'statement', id, ...entry.body, outcome: entry.body.outcome as Outcome }];
     case 'look':
       return [{ kind: 'look', id, ...entry.body }];
+    case 'sight':
+      return [{ kind: 'sight', id, ...entry.body }];
     case 'measurement':
       return [{ kind: 'measurement', id, ...entry.body }];
     case 'act':

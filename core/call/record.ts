@@ -1,5 +1,11 @@
 import { parseDisplay, parseVolts, type Display } from '../meter/display';
-import type { ActEvidence, LookEvidence, MeasurementEvidence, StatementEvidence } from './evidence';
+import type {
+  ActEvidence,
+  LookEvidence,
+  MeasurementEvidence,
+  SightEvidence,
+  StatementEvidence,
+} from './evidence';
 import type { Refusal } from './refusal';
 import type { TerminalRef } from '../diagram/diagram';
 import type { ReadingPlace } from './reading';
@@ -54,6 +60,7 @@ export interface Records {
   look: Pick<LookEvidence, 'look' | 'found'>;
   measurement: Pick<MeasurementEvidence, 'actuator' | 'value' | 'felt' | 'how' | 'steps'>;
   act: Pick<ActEvidence, 'part' | 'act'>;
+  sight: Pick<SightEvidence, 'part' | 'sight'>;
   /** A test that is not done on this visit, and why. */
   refusal: Refusal;
 }

@@ -8,6 +8,8 @@ export function sayEntryShown(entry: Evidence): string {
       return entry.outcome;
     case 'look':
       return entry.found ? 'found' : 'nothing';
+    case 'sight':
+      return entry.sight;
     case 'measurement':
       return `${entry.value}`;
     case 'act':

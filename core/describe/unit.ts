@@ -1,4 +1,4 @@
-import type { ActEvidence, Evidence, HowOften } from '../call/evidence';
+import type { ActEvidence, Evidence, HowOften, Sight } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
 import { quantityOf } from '../inference/quantity';
 import { sayDoing, sayOutcome } from './outcome';
@@ -30,6 +30,20 @@ export const OFTEN_WORDS: Record<HowOften, string> = {
   always: 'Always',
   'now-and-then': 'Now and then',
   once: 'Once',
+};
+
+/** What may be noticed of a part. */
+export const SIGHT_WORDS: Record<Sight, string> = {
+  burnt: 'burnt',
+  loose: 'loose',
+  broken: 'broken',
+  'wire-off': 'a wire is off',
+  stuck: 'stuck',
+  wet: 'wet',
+  noisy: 'noisy',
+  hot: 'hot',
+  smells: 'smells burnt',
+  'wrong-part': 'wrong part fitted',
 };
 
 /** What may have been done to a part. */
@@ -90,6 +104,8 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
         what: diagram.looks?.find((each) => each.id === entry.look)?.says ?? entry.look,
         shown: entry.found ? 'found' : 'looked, nothing',
       };
+    case 'sight':
+      return { what: nameOf(diagram, entry.part), shown: SIGHT_WORDS[entry.sight] };
     case 'measurement': {
       const { actuator, value, felt, how, steps } = entry;
       const when = steps === undefined ? [] : [sayLast(diagram, steps)];

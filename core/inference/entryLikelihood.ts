@@ -12,6 +12,7 @@ import { PLUGGED_IN } from '../behaviour/useRuns';
 import { readingLikelihood } from './likelihood';
 import { clampedLoad } from '../diagram/clampedLoad';
 import { weighAmps } from './current';
+import { weighSight } from './sight';
 import { feltSpan, isThere, quantityOf } from './quantity';
 import { nominalOf, type UnitPredictor } from './unitPredictor';
 
@@ -73,6 +74,8 @@ function weighPlainly(predictor: UnitPredictor, evidence: Evidence, index: numbe
         : look.found.without;
       return evidence.found ? share : 1 - share;
     }
+    case 'sight':
+      return weighSight(predictor.diagram, evidence, predictor.hypotheses[index]?.faults ?? []);
     case 'measurement': {
       const { actuator, value, felt, how, steps } = evidence;
       if (clampedLoad(predictor.diagram, actuator))

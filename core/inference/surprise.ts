@@ -100,6 +100,7 @@ function placeOf(entry: Evidence): string {
     case 'measurement':
       return ['measurement', entry.actuator, entry.steps ?? '', entry.how].join('|');
     case 'look':
+    case 'sight':
     case 'act':
       return evidenceKey(entry);
   }
@@ -118,6 +119,7 @@ function byAnything(entry: Evidence): number | undefined {
     case 'measurement':
       return entry.how === 'measured' ? BY_ANYTHING.measurement : undefined;
     case 'look':
+    case 'sight':
     case 'act':
       return undefined;
   }

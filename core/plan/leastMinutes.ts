@@ -12,10 +12,10 @@ const MINUTES_PER_BIT = [1.5, 3, 6, 12, 100];
 const WIDTHS: { upTo: number; widths: readonly number[] }[] = [
   { upTo: 12, widths: [16, 8, 4, 2] },
   { upTo: 30, widths: [8, 3, 2] },
-  { upTo: Infinity, widths: [6, 2] },
+  { upTo: Infinity, widths: [5, 2] },
 ];
-/** Options that are kept for what follows: the most promising, and the quickest at each suspect. */
-const POOL = { best: 40, own: 2 };
+/** Options that are kept for what follows where there are more than `all`: the most promising, and the quickest at each suspect. */
+const POOL = { all: 100, best: 40, own: 2 };
 
 /** An option with the minutes to the verdict that are expected when it is taken first. */
 export interface Choice extends Scored {
@@ -56,6 +56,8 @@ function bestPrice(decision: DecisionProblem, node: CallState): number {
 }
 
 function pool(decision: DecisionProblem, node: CallState, scored: readonly Scored[]): Option[] {
+  // What tells little here may be all that tells further on: where few are left none is left out.
+  if (node.options.length <= POOL.all) return [...node.options];
   const kept = new Set<Option>();
   for (const perBit of MINUTES_PER_BIT)
     for (const { option } of new Search(decision, perBit).promising(scored, POOL.best))

@@ -260,6 +260,7 @@ export function testOf(entry: Evidence): UnitTest | undefined {
       const { actuator, steps } = entry;
       return { kind: 'measure', actuator, ...(steps !== undefined && { steps }) };
     }
+    case 'sight':
     case 'act':
       return undefined;
   }
