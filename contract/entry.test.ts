@@ -75,6 +75,20 @@ describe('entries of every kind', () => {
         [{ look: '' }, '/body/look'],
       ],
     ],
+    sight: [
+      { part: 'a', sight: 'burnt' },
+      [
+        [{ sight: 'ugly' }, '/body/sight'],
+        [{ part: '' }, '/body/part'],
+      ],
+    ],
+    refusal: [
+      { why: 'no-tool', of: ['rear'] },
+      [
+        [{ why: 'tired' }, '/body/why'],
+        [{ of: [''] }, '/body/of'],
+      ],
+    ],
     act: [
       { part: 'a', act: 'tap' },
       [

@@ -178,6 +178,28 @@ it('takes a reading that nobody proposed: by typing, by tapping, with what it wo
   expect(await page.close()).toEqual([]);
 });
 
+it('takes quick looks, several at once, and what is in no list', async () => {
+  const page = await Browser.open(PHONE);
+  const unit = faultyUnit('electric-dryer', 'element.element:open');
+  await unit.open(page, thumb(page), yarrix.address, 'Test utility');
+  await page.press('open-looks');
+  await page.says('look-hood', /Speaks of: .*%/);
+  await page.press('look-hood-nothing');
+  await page.press('look-lint-found');
+  // Pressed again, the answer is taken back; the other way, it is changed.
+  await page.press('look-lint-nothing');
+  await page.press('look-hood-nothing');
+  await page.press('add-sight');
+  await page.press('sight-part-element');
+  await page.press('sight-broken');
+  await page.press('looks-done');
+  await page.says('last-entry', /broken[^]*Heating element/);
+  await page.press('pane-log');
+  await page.says('evidence', /Lint behind/);
+  expect(await page.text('evidence')).not.toMatch(/flap is stuck/);
+  expect(await page.close()).toEqual([]);
+});
+
 it('goes on without a test that is refused, says what that costs, and remembers it', async () => {
   const page = await Browser.open(PHONE, 'dark');
   const unit = faultyUnit('electric-dryer', 'element.element:open');

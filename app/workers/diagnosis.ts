@@ -8,6 +8,7 @@ import type { ReadAt, Shown } from '../../core/inference/shownUnder';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
 import type { Showing } from '../../core/drawing/showing';
 import type { Fault } from '../../core/fault/fault';
+import type { LookNow } from '../../core/plan/looksNow';
 import type { Advice } from '../../core/plan/unitPlanner';
 import type { Depth } from '../../core/plan/proof';
 import type { ProofStep } from '../../core/call/reading';
@@ -94,6 +95,8 @@ export interface ShownFindings {
   course: { id: string; probabilities: number[] }[];
   /** What a good unit shows where the last entry was read. */
   lastGood: GoodShown | undefined;
+  /** Quick looks, the best to be had now first. */
+  looks: LookNow[];
   contradictions: Contradiction[];
   oddTwins: string[];
   /** Whether two faults together explain what no single one does. */

@@ -20,6 +20,7 @@ import { ORDINARY_METER } from '../../core/meter/meter';
 import { testOf } from '../../core/plan/minutes';
 import type { Advice } from '../../core/plan/unitPlanner';
 import { answersTo } from '../../core/plan/questions';
+import { looksNow } from '../../core/plan/looksNow';
 import { shownAs } from '../../core/plan/shownOutcome';
 import type { UnitTest } from '../../core/plan/unitTests';
 import { UnitDiagnosis, type Findings as Found } from '../../core/plan/unitDiagnosis';
@@ -154,6 +155,7 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 
     moved,
     course,
     lastGood: goodOf(found.planner.predictor, entries.at(-1)),
+    looks: looksNow(found.planner.predictor, found.planner.minutes, state, entries),
     contradictions,
     oddTwins,
     pairs,

@@ -176,6 +176,14 @@ describe('other entries beside their diagram', () => {
       inBody('acknowledged', { what: 'jumper-on', jumper: ['timer.L', 'timer.ZZ'] })[0],
     ).toMatch(/^\/body\/jumper\/1/);
     expect(inBody('act', { part: 'timer-motor', act: 'replace' })).toEqual([]);
+    expect(inBody('sight', { part: 'timer', sight: 'burnt' })).toEqual([]);
+    expect(inBody('sight', { part: 'pump', sight: 'burnt' })).toHaveLength(1);
+    expect(inBody('refusal', { why: 'no-helper', of: [] })).toEqual([]);
+    expect(inBody('refusal', { why: 'no-time', of: [] })[0]).toMatch(/^\/body\/of/);
+    expect(inBody('refusal', { why: 'no-terminal', of: ['timer.SP'] })).toEqual([]);
+    expect(inBody('refusal', { why: 'no-terminal', of: ['timer.ZZ'] })[0]).toMatch(
+      /^\/body\/of\/0/,
+    );
     expect(inBody('doubt', { names: 'a', reason: 'b' })).toEqual([]);
     expect(inBody('stage', { stage: 'done' })).toEqual([]);
   });

@@ -2,7 +2,7 @@ import { builtIn } from '../../library/library';
 import { sayEvidence } from '../describe/unit';
 import { drawnSetup } from '../diagram/setup';
 import { evidenceKey, placeKey, type ReadingEvidence } from './evidence';
-import { evidenceOf, readingsOf, takenBack } from './log';
+import { evidenceOf, readingsOf, takenBack, refusalsOf } from './log';
 import { shownIn, type LogEntry, type ReadingRecord } from './record';
 
 const washer = builtIn('top-load-washer');
@@ -85,18 +85,25 @@ describe('what counts in the log of a call', () => {
       { id: 'look', kind: 'look', phoneAt: at(1), body: { look: 'click', found: false } },
       reading('odd', 'OL'),
       { id: 'tap', kind: 'act', phoneAt: at(1), body: { part: 'timer', act: 'tap' } },
+      { id: 'burnt', kind: 'sight', phoneAt: at(1), body: { part: 'timer', sight: 'burnt' } },
+      { id: 'no', kind: 'refusal', phoneAt: at(1), body: { why: 'no-helper', of: [] } },
+      { id: 'tool', kind: 'refusal', phoneAt: at(1), body: { why: 'no-tool', of: ['console'] } },
+      retraction('yes', 'no'),
       reading('again', '0.3', { supersedes: ['odd'] }),
       acknowledged({ what: 'made-safe' }),
     ] as LogEntry[];
     const { evidence, setAside } = evidenceOf(washer, log);
     expect(setAside).toEqual([]);
-    expect(evidence.map((each) => each.id)).toEqual(['told', 'look', 'tap', 'again']);
+    expect(evidence.map((each) => each.id)).toEqual(['told', 'look', 'tap', 'burnt', 'again']);
+    // What this visit does not allow is no evidence, and is had back by taking it back.
+    expect(refusalsOf(log)).toEqual([{ id: 'tool', why: 'no-tool', of: ['console'] }]);
     expect(evidence[0]).toMatchObject({ kind: 'statement', source: 'told', outcome: 'off' });
-    expect(evidence[3]).toMatchObject({ shows: { kind: 'ohms', ohms: 0.3 }, of: 'unit' });
+    expect(evidence[4]).toMatchObject({ shows: { kind: 'ohms', ohms: 0.3 }, of: 'unit' });
     expect(evidence.map((each) => sayEvidence(washer, each).shown)).toEqual([
       'Timer does not advance',
       'looked, nothing',
       'tapped',
+      'burnt',
       '0.3 Ω',
     ]);
   });

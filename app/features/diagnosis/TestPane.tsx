@@ -8,6 +8,7 @@ import { Acts } from './Acts';
 import { ComplaintPane } from './ComplaintPane';
 import { JumperOff } from './JumperOff';
 import { LastEntry } from './LastEntry';
+import { LooksCard } from './LooksCard';
 import { LiveScript } from './LiveScript';
 import { MakeSafe } from './MakeSafe';
 import { OwnReadingPane } from './OwnReadingPane';
@@ -34,7 +35,7 @@ interface Props {
   own: OwnReading;
 }
 
-export type Adding = 'statement' | 'act' | 'reading' | undefined;
+export type Adding = 'statement' | 'act' | 'reading' | 'looks' | undefined;
 type Open = 'why' | 'way' | 'refuse' | undefined;
 
 /** The verdict so far and the card in hand, with what may be told besides. */
@@ -60,6 +61,7 @@ export function TestPane({ work, hand, adding, setAdding, own }: Props) {
           onPress={() => setBlank(true)}
         />
       )}
+      {adding === 'looks' && <LooksCard work={work} done={done} />}
       {adding === 'act' && <Acts work={work} done={done} />}
       {adding === 'reading' && <OwnReadingPane work={work} own={own} done={done} />}
       {begun && !work.thinking && adding === undefined && (
@@ -93,6 +95,13 @@ export function TestPane({ work, hand, adding, setAdding, own }: Props) {
             label="What it does"
             testID="tell-more"
             onPress={() => setAdding('statement')}
+            style={styles.grow}
+          />
+          <Button
+            icon="eye"
+            label="Quick looks"
+            testID="open-looks"
+            onPress={() => setAdding('looks')}
             style={styles.grow}
           />
           <Button

@@ -1,4 +1,4 @@
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { DisplayProblem } from '../../../core/meter/display';
 import { CallOpening } from '../../ui/CallOpening';
@@ -38,6 +38,9 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const [pane, setPane] = useState<Pane>('test');
   const [adding, setAdding] = useState<Adding>();
   const hand = useInHand(work);
+  // What is opened from below begins above.
+  const scroll = useRef<ScrollView>(null);
+  useEffect(() => scroll.current?.scrollTo({ y: 0, animated: false }), [adding]);
   const own = useOwnReading(work.call.diagram);
   const { call, evidence } = work;
   const { again, points } = hand;
@@ -91,7 +94,9 @@ function Opened({ work, back }: { work: Work; back: string }) {
       {wide ? (
         <View style={styles.panes}>
           <View style={styles.pane}>
-            <ScrollView contentContainerStyle={styles.inner}>{panes.test}</ScrollView>
+            <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
+              {panes.test}
+            </ScrollView>
             {pad}
           </View>
           <ScrollView
@@ -113,7 +118,9 @@ function Opened({ work, back }: { work: Work; back: string }) {
           {pane === 'log' ? (
             panes.log
           ) : (
-            <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
+            <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
+              {panes[pane]}
+            </ScrollView>
           )}
           {pane === 'test' && pad}
         </>

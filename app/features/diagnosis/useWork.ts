@@ -7,6 +7,7 @@ import {
   type Evidence,
   type Felt,
   type ReadingEvidence,
+  type Sight,
   type StatementEvidence,
 } from '../../../core/call/evidence';
 import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
@@ -69,6 +70,8 @@ export interface Work extends Diagnosis {
     more?: Partial<Pick<StatementEvidence, 'jumper' | 'often'>>,
   ) => void;
   look: (look: string, found: boolean) => void;
+  /** Something that was noticed of a part, and is in no list of looks. */
+  notice: (part: string, sight: Sight) => void;
   measure: (test: MeasureTest, value: number, felt?: Felt) => void;
   act: (part: string, act: ActEvidence['act']) => void;
   /**
@@ -201,6 +204,7 @@ export function useWork(callId: string): WorkOpening {
           ...(jumper && { jumper }),
         }),
       look: (look, found) => log('look', { look, found }),
+      notice: (part, sight) => log('sight', { part, sight }),
       measure: ({ actuator, steps }, value, felt) =>
         log('measurement', {
           actuator,
