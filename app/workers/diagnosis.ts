@@ -2,7 +2,7 @@ import type { Outcome } from '../../core/behaviour/statement';
 import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
 import type { RepairStanding } from '../../core/plan/repair';
-import type { Tellable } from '../../core/inference/tellable';
+import type { Sayable, Tellable } from '../../core/inference/tellable';
 import type { SecondLook } from '../../core/inference/secondLook';
 import type { ReadAt, Shown } from '../../core/inference/shownUnder';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
@@ -113,7 +113,7 @@ export type WorkerAnswer = { number: number } & (
   | { kind: 'proof'; steps: ProofStep[] }
   | { kind: 'shown'; shown: Shown[] }
   | { kind: 'stand'; showing: Showing }
-  | { kind: 'tellable'; told: Tellable[] }
+  | { kind: 'tellable'; told: Tellable[]; sayable: Sayable[] }
   | { kind: 'complaints'; complaints: ShownComplaint[]; hidden: Fault[] }
   | { kind: 'schools'; schools: { school: Policy; minutes: number }[] }
 );

@@ -1,7 +1,7 @@
 import { readingsFor, type Suspect } from '../../core/inference/beliefState';
 import { complaintMap } from '../../core/inference/complaint';
 import { asHypothesis, shownUnder, type ReadAt, type Shown } from '../../core/inference/shownUnder';
-import { tellable } from '../../core/inference/tellable';
+import { sayable, tellable } from '../../core/inference/tellable';
 import { UnitPredictor } from '../../core/inference/unitPredictor';
 import { atRest } from '../../core/behaviour/machine';
 import { standAfter } from '../../core/behaviour/run';
@@ -52,7 +52,7 @@ function answer(question: WorkerQuestion): WorkerAnswer {
   if (question.ask === 'complaints') return { number, kind: 'complaints', ...noticed(diagram) };
   if (question.ask === 'tellable') {
     const predictor = units.get(key)?.predictor ?? new UnitPredictor(diagram, ORDINARY_METER);
-    return { number, kind: 'tellable', told: tellable(predictor) };
+    return { number, kind: 'tellable', told: tellable(predictor), sayable: sayable(predictor) };
   }
   if (question.ask === 'proof') {
     const part = switches(diagram).find((each) => each.id === question.part);

@@ -40,6 +40,29 @@ export function tellable({ diagram, hypotheses }: UnitPredictor): Tellable[] {
   ].sort((a, b) => b.share - a.share);
 }
 
+/** What one subject may be told to do in one moment: what a good unit does, and all that some fault makes of it. */
+export interface Sayable {
+  steps: string;
+  subject: string;
+  outcomes: Outcome[];
+}
+
+/** Moments and subjects at which some fault makes a difference; anything else says nothing of the unit. */
+export function sayable({ diagram, hypotheses }: UnitPredictor): Sayable[] {
+  const healthy = hypotheses[HEALTHY]?.uses.outcomes ?? new Map<string, Map<string, Outcome>>();
+  return [...healthy].flatMap(([steps, goods]) =>
+    [...goods].flatMap(([subject, good]): Sayable[] => {
+      const outcomes = [good];
+      for (const { uses } of hypotheses) {
+        const does = uses.outcomes.get(steps)?.get(subject);
+        const said = does && saidBeside(diagram, subject, does, good);
+        if (said && !outcomes.some((each) => alike(each, said))) outcomes.push(said);
+      }
+      return outcomes.length > 1 ? [{ steps, subject, outcomes }] : [];
+    }),
+  );
+}
+
 /** Part of the largest share from which on an earlier moment is taken: people tell what they see first. */
 const NEARLY = 0.85;
 

@@ -16,7 +16,7 @@ import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { enqueue } from '../../sync/outbox';
 import { space } from '../../theme/theme';
 import { DiagramChoice } from './DiagramChoice';
-import { useComplaintSearch } from '../../workers/useComplaintSearch';
+import { useTold } from '../../workers/useTold';
 import { usePrepared } from '../../workers/usePrepared';
 
 interface Form {
@@ -108,7 +108,7 @@ export function NewCallScreen() {
     if (id && version) void dispatch(loadDiagram({ id, version: Number(version) }));
   }, [dispatch, chosen]);
   // What can be told is asked for first: it is wanted at once, the advice not before the call is open.
-  const search = useComplaintSearch(chosen, bodies[chosen]);
+  const search = useTold(chosen, bodies[chosen])?.search;
   usePrepared(chosen, bodies[chosen]);
   const typed = useWatch({ control, name: 'complaint' });
   const [told, setTold] = useState<{ of: string; list: FoundComplaint[] }>();

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { isNoticed, type Outcome } from '../../../core/behaviour/statement';
+import { alike, isNoticed, type Outcome } from '../../../core/behaviour/statement';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ComplaintFits } from '../../ui/ComplaintFits';
 import { Field } from '../../ui/Field';
 import { Type } from '../../ui/Type';
-import { useComplaintSearch } from '../../workers/useComplaintSearch';
+import { useTold } from '../../workers/useTold';
 import { space } from '../../theme/theme';
 import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
 import { HOW_OFTEN, type HowOften } from '../../../core/call/evidence';
@@ -28,8 +28,18 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
     ...diagram.parts.filter(({ kind }) => kind === 'protector'),
     ...diagram.supplies.filter(({ amps }) => amps !== undefined),
   ];
-  const search = useComplaintSearch(work.key, diagram);
+  const told = useTold(work.key, diagram);
   const [typed, setTyped] = useState('');
+  // Only what some fault makes a difference to; everything until the worker knows.
+  const differs = (at: string, what?: string, outcome?: Outcome): boolean =>
+    told === undefined ||
+    told.sayable.some(
+      (each) =>
+        each.steps === at &&
+        (what === undefined || each.subject === what) &&
+        (outcome === undefined || each.outcomes.some((one) => alike(one, outcome))),
+    );
+  const moments = momentsOf(diagram).filter((moment) => differs(moment.steps));
   const tell = (outcome: Outcome): void => {
     if (steps === undefined || subject === undefined) return;
     work.tell(source, steps, subject, outcome, { ...(often && { often }) });
@@ -62,7 +72,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
         onChangeText={setTyped}
       />
       <ComplaintFits
-        search={search}
+        search={told?.search}
         text={typed}
         press={({ steps: moment, subject: what, outcome }) => {
           work.tell(source, moment, what, outcome, { ...(often && { often }) });
@@ -71,7 +81,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
         }}
       />
       <Choice says="Or step by step: the moment">
-        {momentsOf(diagram).map((moment) => (
+        {moments.map((moment) => (
           <Button
             key={moment.steps}
             label={moment.says}
@@ -83,15 +93,17 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
       </Choice>
       {steps !== undefined && (
         <Choice says="The part that is spoken of">
-          {subjects.map((part) => (
-            <Button
-              key={part.id}
-              label={nameSeen(diagram, part.id)}
-              testID={`subject-${part.id}`}
-              selected={part.id === subject}
-              onPress={() => setSubject(part.id)}
-            />
-          ))}
+          {subjects
+            .filter(({ id }) => differs(steps, id))
+            .map((part) => (
+              <Button
+                key={part.id}
+                label={nameSeen(diagram, part.id)}
+                testID={`subject-${part.id}`}
+                selected={part.id === subject}
+                onPress={() => setSubject(part.id)}
+              />
+            ))}
         </Choice>
       )}
       {steps !== undefined && subject !== undefined && (
@@ -109,14 +121,16 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
       )}
       {steps !== undefined && subject !== undefined && (
         <Choice says="What it does then">
-          {sayableOutcomes(diagram, subject).map(([outcome, says]) => (
-            <Button
-              key={outcome}
-              label={says}
-              testID={`outcome-${outcome}`}
-              onPress={() => tell(outcome)}
-            />
-          ))}
+          {sayableOutcomes(diagram, subject)
+            .filter(([outcome]) => differs(steps, subject, outcome))
+            .map(([outcome, says]) => (
+              <Button
+                key={outcome}
+                label={says}
+                testID={`outcome-${outcome}`}
+                onPress={() => tell(outcome)}
+              />
+            ))}
         </Choice>
       )}
     </Card>
