@@ -39,17 +39,8 @@ const VIEWS: View[] = [
   }),
   view('call', PHONE, 'light', call(4), 'switch-monitor'),
   view('make-safe', PHONE, 'dark', `${call(0)}/primary`, 'gate-made-safe'),
-  view('wires-off', PHONE, 'light', `${call(0)}/primary`, 'gate-wires-off', {
-    press: ['gate-done', 'gate-done'],
-  }),
   view('next-reading', PHONE, 'light', `${call(1)}/lid-switch`, 'last-reading', {
     press: ['gate-done'],
-  }),
-  view('by-hand', PHONE, 'light', `${call(0)}/monitor`, 'next-by-hand', {
-    press: ['gate-done', 'key-beep'],
-  }),
-  view('look-again', PHONE, 'light', `${call(0)}/monitor`, 'verdict-check-again', {
-    press: ['key-over', 'key-over'],
   }),
   view('verdict', PHONE, 'dark', `${call(4)}/monitor`, 'verdict-fault', { press: ['gate-done'] }),
   view('work-complaint', PHONE, 'light', `${call(6)}/work`, 'fit-element-off', {
@@ -65,8 +56,18 @@ const VIEWS: View[] = [
       'made-safe',
     ],
   }),
-  view('work-ask', PHONE, 'dark', `${call(6)}/work`, 'question', {
-    press: ['source-told', 'moment-timer=heat,start=pressed', 'subject-element', 'outcome-off'],
+  view('work-ask', PHONE, 'dark', `${call(6)}/work`, 'question'),
+  view('work-own-reading', PHONE, 'light', `${call(6)}/work`, 'own-suspect', {
+    press: [
+      'add-reading',
+      'own-part-cut-off',
+      'own-at-cut-off.1',
+      'own-part-cut-off',
+      'own-at-cut-off.2',
+    ],
+  }),
+  view('work-looks', PHONE, 'light', `${call(6)}/work`, 'look-hood', {
+    press: ['open-looks', 'look-lint-nothing'],
   }),
   view('work-why', PHONE, 'dark', `${call(7)}/work`, 'meaning-0', {
     press: [
@@ -74,6 +75,7 @@ const VIEWS: View[] = [
       'moment-thermostat=heat,wait=300',
       'subject-valve',
       'outcome-off',
+      'another',
       'made-safe',
       'why',
     ],

@@ -50,8 +50,8 @@ export function OwnReadingCard({
       {to === undefined && <Where work={work} own={own} />}
       {to !== undefined && (
         <>
-          <How work={work} own={own} />
           <ExpectedOfOwn work={work} own={own} />
+          <How work={work} own={own} />
         </>
       )}
       <Button
