@@ -2,6 +2,7 @@ import type { Outcome } from '../../core/behaviour/statement';
 import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
 import type { RepairStanding } from '../../core/plan/repair';
+import type { Moved, Says } from '../../core/inference/entryMeaning';
 import type { Sayable, Tellable } from '../../core/inference/tellable';
 import type { SecondLook } from '../../core/inference/secondLook';
 import type { ReadAt, Shown } from '../../core/inference/shownUnder';
@@ -89,8 +90,10 @@ export interface ShownFindings {
   suspects: ShownSuspect[];
   verdict: ShownVerdict;
   tests: ShownTest[];
-  /** By entry: suspects that it moved most, with the factor. */
-  moved: Record<string, { id: string; factor: number }[]>;
+  /** By entry: suspects whose probability it changed most. */
+  moved: Record<string, Moved[]>;
+  /** What the last entry says before anybody asks who is suspected; undefined of what is done. */
+  lastSays: Says | undefined;
   /** Probability of the leading suspects before any entry and after each. */
   course: { id: string; probabilities: number[] }[];
   /** What a good unit shows where the last entry was read. */

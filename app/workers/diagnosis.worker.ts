@@ -14,6 +14,7 @@ import { switches } from '../../core/diagram/terminal';
 import { clampBand } from '../../core/inference/current';
 import { proofOf } from '../../core/plan/proof';
 import type { Fault } from '../../core/fault/fault';
+import { movedBy, saysOf } from '../../core/inference/entryMeaning';
 import { HEALTHY, entryLikelihood } from '../../core/inference/entryLikelihood';
 import type { Evidence } from '../../core/call/evidence';
 import { ORDINARY_METER } from '../../core/meter/meter';
@@ -39,7 +40,7 @@ import type {
 
 /** Units that were worked with; each costs a second or so to prepare. */
 const units = new Map<string, UnitDiagnosis>();
-const SHOWN = { suspects: 6, moved: 3, course: 4 };
+const SHOWN = { suspects: 6, moved: 4, change: 0.01, course: 4 };
 /** An entry that makes a suspect this many times likelier or less likely speaks for or against it. */
 const SPEAKS = 1.2;
 
@@ -132,15 +133,11 @@ function noticed(diagram: Diagram): { complaints: ShownComplaint[]; hidden: Faul
 
 function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 'milliseconds'> {
   const { state, tests, contradictions, oddTwins, pairs, repair } = found;
-  const chance = new Map(state.suspects.map(({ id, probability }) => [id ?? '', probability]));
   const moved = Object.fromEntries(
-    [...state.moved].map(([entry, by]) => [
+    [...state.moved.keys()].map((entry, at) => [
       entry,
-      [...by]
-        .filter(([id]) => id !== '' && (chance.get(id) ?? 0) > 0.01)
-        .map(([id, factor]) => ({ id, factor }))
-        .filter(({ factor }) => factor > SPEAKS || factor < 1 / SPEAKS)
-        .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)))
+      movedBy(state, at)
+        .filter(({ was, is }) => Math.abs(is - was) >= SHOWN.change)
         .slice(0, SHOWN.moved),
     ]),
   );
@@ -153,6 +150,7 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 
     verdict: verdictShown(found, entries),
     tests: tests.map((each) => testShown(found, each, entries)),
     moved,
+    lastSays: lastSaid(found, entries),
     course,
     lastGood: goodOf(found.planner.predictor, entries.at(-1)),
     looks: looksNow(found.planner.predictor, found.planner.minutes, state, entries),
@@ -185,6 +183,15 @@ function testShown({ planner }: Found, advice: Advice, entries: readonly Evidenc
       named: each.named,
     })),
   };
+}
+
+/** What the last entry says by itself. */
+function lastSaid(
+  { planner, state }: Found,
+  entries: readonly Evidence[],
+): ShownFindings['lastSays'] {
+  const last = entries.at(-1);
+  return last && saysOf(planner.predictor, last, state);
 }
 
 /** What a good unit shows of a test; nothing of what is read with no meter. */

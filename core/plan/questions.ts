@@ -42,7 +42,8 @@ export function answersTo(
   return answers;
 }
 
-/** Whether a question is answered by what was said of an earlier moment: what does not start does not go on. */
+/** Whether a question is answered by what was said of an earlier moment: what does not start does not go on,
+ * and what went on has started. */
 export const isAnswered = (
   predictor: UnitPredictor,
   test: UnitTest,
@@ -53,5 +54,6 @@ export const isAnswered = (
     if (entry.kind !== 'statement' || entry.subject !== test.subject || entry.jumper) return false;
     const good = predictor.outcome(HEALTHY, entry.steps, entry.subject);
     const works = good !== undefined && alike(entry.outcome, good);
-    return entry.steps === test.steps || (!works && test.steps.startsWith(`${entry.steps},`));
+    const [first, then] = works ? [test.steps, entry.steps] : [entry.steps, test.steps];
+    return entry.steps === test.steps || then.startsWith(`${first},`);
   });

@@ -119,6 +119,11 @@ describe('asking the customer', () => {
       gas.of(entries, asking).tests.flatMap(({ test }) => (test.kind === 'ask' ? [test] : []));
     for (const { subject, steps } of about([start]))
       if (subject === 'motor') expect(steps.startsWith(start.steps)).toBe(false);
+    // What went on has started.
+    const went = told('motor', 'runs', 'timer=heat,start=pressed,start=released');
+    const cold = told('igniter', 'off', 'timer=heat,start=pressed,start=released');
+    for (const { subject, steps } of about([cold, went]))
+      if (subject === 'motor') expect(went.steps.startsWith(steps)).toBe(false);
     expect(about([start, { kind: 'act', id: 'done', part: 'fuse', act: 'replace' }])).toEqual([]);
   });
 

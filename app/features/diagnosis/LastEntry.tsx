@@ -1,51 +1,57 @@
 import { StyleSheet, View } from 'react-native';
+import { SAYS_WORDS, sayMoved } from '../../../core/describe/entryMeaning';
+import { sayShownOn } from '../../../core/describe/shown';
+import { sayEvidence } from '../../../core/describe/unit';
+import type { Says } from '../../../core/inference/entryMeaning';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { sayShownOn } from '../../../core/describe/shown';
-import { nameOf, sayEvidence } from '../../../core/describe/unit';
 import type { Work } from './useWork';
 
-/** What the last entry showed and changed, in a plain sentence, with undo in reach. */
+/** Suspects that are named: those whose part in the doubt has changed most. */
+const NAMED = 2;
+
+const TONE: Record<Says, 'good' | 'bad' | 'warn'> = {
+  'as-it-should-be': 'good',
+  'not-as-it-should-be': 'bad',
+  'does-not-tell': 'warn',
+};
+
+/** What the last entry showed and means, above the next test, with undo in reach. */
 export function LastEntry({ work }: { work: Work }) {
   const last = work.evidence.at(-1);
   if (!last) return null;
   const { diagram } = work.call;
   const { what, shown } = sayEvidence(diagram, last);
-  const good = work.thinking ? undefined : work.findings?.lastGood;
-  const moved = work.thinking ? [] : (work.findings?.moved[last.id] ?? []);
-  const [more, less] = [
-    moved.filter((each) => each.factor > 1),
-    moved.filter((each) => each.factor < 1),
-  ];
-  const names = (list: typeof moved): string =>
-    list.map(({ id }) => nameOf(diagram, id).toLowerCase()).join(', ');
+  const findings = work.thinking ? undefined : work.findings;
+  const says = findings?.lastSays;
+  const moved = (findings?.moved[last.id] ?? []).slice(0, NAMED);
+  const good = findings?.lastGood;
   return (
-    <Card testID="last-entry">
+    <Card testID="last-entry" style={styles.card}>
       <View style={styles.row}>
-        <View style={styles.grow}>
-          <Type weight="strong">
-            {shown}{' '}
-            <Type size="small" tone="soft">
-              · {what}
-            </Type>
+        <View style={styles.grow} aria-live="polite">
+          <Type size="small" testID="meaning">
+            {says && (
+              <Type size="small" weight="heavy" tone={TONE[says]}>
+                {SAYS_WORDS[says]}.{' '}
+              </Type>
+            )}
+            {last.kind === 'reading' && last.of === 'twin'
+              ? sayTwin(work)
+              : findings && moved.length === 0
+                ? 'Little changes between the suspects.'
+                : moved.map((each) => sayMoved(diagram, each)).join(', ')}
           </Type>
-          {good && (
+          <Type size="small" tone="soft">
+            {shown} · {what}
+          </Type>
+          {good && (work.blind || says === 'not-as-it-should-be') && (
             <Type size="small" testID="last-good">
               A good unit shows {sayShownOn(work.meter, good)}.
             </Type>
           )}
-          <Type size="small" testID="meaning">
-            {last.kind === 'reading' && last.of === 'twin'
-              ? sayTwin(work)
-              : moved.length === 0
-                ? 'It changes little between the suspects.'
-                : [
-                    more.length ? `Now likelier: ${names(more)}.` : '',
-                    less.length ? `Less likely: ${names(less)}.` : '',
-                  ].join(' ')}
-          </Type>
         </View>
         <Button
           look="bare"
@@ -69,6 +75,7 @@ function sayTwin({ findings, evidence }: Work): string {
 }
 
 const styles = StyleSheet.create({
+  card: { paddingVertical: space.s },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   grow: { flex: 1 },
 });

@@ -2,7 +2,8 @@ import { memo, useCallback, useMemo, type ReactElement } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import type { Evidence } from '../../../core/call/evidence';
 import type { Diagram } from '../../../core/diagram/diagram';
-import { nameOf, sayEvidence } from '../../../core/describe/unit';
+import { sayMoved } from '../../../core/describe/entryMeaning';
+import { sayEvidence } from '../../../core/describe/unit';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
@@ -92,7 +93,7 @@ interface LineProps {
   diagram: Diagram;
   entry: Evidence;
   marked: boolean;
-  /** Suspects that it has moved most, with the factor. */
+  /** Suspects whose probability it has changed most. */
   moved: ShownFindings['moved'][string] | undefined;
   takeBack: (id: string) => void;
 }
@@ -112,9 +113,7 @@ const Line = memo(({ diagram, entry, marked, moved = [], takeBack }: LineProps) 
         </Type>
         {moved.length > 0 && (
           <Type size="small" testID="moved">
-            {moved
-              .map(({ id, factor }) => `${sayFactor(factor)} ${nameOf(diagram, id)}`)
-              .join(' · ')}
+            {moved.map((each) => sayMoved(diagram, each)).join(' · ')}
           </Type>
         )}
       </View>
@@ -130,13 +129,6 @@ const Line = memo(({ diagram, entry, marked, moved = [], takeBack }: LineProps) 
   );
 });
 Line.displayName = 'Line';
-
-/** "3 × up" or "down to a fifth": how much an entry has moved a suspect. */
-function sayFactor(factor: number): string {
-  const times = factor > 1 ? factor : 1 / factor;
-  const said = times >= 10 ? Math.round(times) : times.toFixed(1);
-  return factor > 1 ? `up ${said} ×` : `down ${said} ×`;
-}
 
 const styles = StyleSheet.create({
   inner: { padding: space.m, paddingBottom: space.xl },

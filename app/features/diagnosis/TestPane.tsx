@@ -68,6 +68,7 @@ export function TestPane({ work, hand, adding, setAdding, own }: Props) {
         <>
           <RepairCard work={work} />
           <UnitVerdictCard work={work} />
+          <LastEntry work={work} />
           <WithoutIt work={work} hand={hand} before={before} />
           <Card work={work} hand={hand} />
           {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle} />}
@@ -85,7 +86,6 @@ export function TestPane({ work, hand, adding, setAdding, own }: Props) {
             />
           )}
           {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
-          <LastEntry work={work} />
         </>
       )}
       {begun && adding === undefined && (
