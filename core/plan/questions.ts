@@ -42,8 +42,10 @@ export function answersTo(
   return answers;
 }
 
-/** Whether a question is answered by what was said of an earlier moment: what does not start does not go on,
- * and what went on has started. */
+/**
+ * Whether a question is answered by what was said of another moment of the use: what does not start does not go on,
+ * and what went on has started.
+ */
 export const isAnswered = (
   predictor: UnitPredictor,
   test: UnitTest,
