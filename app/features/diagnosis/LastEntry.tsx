@@ -1,4 +1,5 @@
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { Evidence } from '../../../core/call/evidence';
 import { SAYS_WORDS, sayMoved } from '../../../core/describe/entryMeaning';
 import { sayShownOn } from '../../../core/describe/shown';
 import { sayEvidence } from '../../../core/describe/unit';
@@ -6,11 +7,11 @@ import type { Says } from '../../../core/inference/entryMeaning';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
-import { space } from '../../theme/theme';
+import { space, WIDE_FROM } from '../../theme/theme';
 import type { Work } from './useWork';
 
 /** Suspects that are named: those whose part in the doubt has changed most. */
-const NAMED = 2;
+const NAMED = { phone: 1, wide: 2 };
 
 const TONE: Record<Says, 'good' | 'bad' | 'warn'> = {
   'as-it-should-be': 'good',
@@ -21,12 +22,17 @@ const TONE: Record<Says, 'good' | 'bad' | 'warn'> = {
 /** What the last entry showed and means, above the next test, with undo in reach. */
 export function LastEntry({ work }: { work: Work }) {
   const last = work.evidence.at(-1);
-  if (!last) return null;
+  return last ? <Last work={work} last={last} /> : null;
+}
+
+function Last({ work, last }: { work: Work; last: Evidence }) {
   const { diagram } = work.call;
   const { what, shown } = sayEvidence(diagram, last);
   const findings = work.thinking ? undefined : work.findings;
   const says = findings?.lastSays;
-  const moved = (findings?.moved[last.id] ?? []).slice(0, NAMED);
+  // On a phone the next test needs the room: one line each, and all of it in the log.
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const moved = (findings?.moved[last.id] ?? []).slice(0, wide ? NAMED.wide : NAMED.phone);
   const good = findings?.lastGood;
   return (
     <Card testID="last-entry" style={styles.card}>
@@ -44,7 +50,7 @@ export function LastEntry({ work }: { work: Work }) {
                 ? 'Little changes between the suspects.'
                 : moved.map((each) => sayMoved(diagram, each)).join(', ')}
           </Type>
-          <Type size="small" tone="soft">
+          <Type size="small" tone="soft" {...(!wide && { numberOfLines: 1 })}>
             {shown} · {what}
           </Type>
           {good && (work.blind || says === 'not-as-it-should-be') && (
@@ -55,11 +61,11 @@ export function LastEntry({ work }: { work: Work }) {
         </View>
         <Button
           look="bare"
-          icon="rotate-ccw"
           label="Undo"
           testID="undo"
           shortcut="U"
           onPress={() => work.takeBack(last.id)}
+          style={styles.undo}
         />
       </View>
     </Card>
@@ -75,7 +81,8 @@ function sayTwin({ findings, evidence }: Work): string {
 }
 
 const styles = StyleSheet.create({
-  card: { paddingVertical: space.s },
+  card: { paddingVertical: space.xs, paddingRight: 0 },
+  undo: { paddingHorizontal: space.m },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   grow: { flex: 1 },
 });

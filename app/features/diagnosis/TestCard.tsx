@@ -98,16 +98,16 @@ export function OhmCard({
       <Type size="title" weight="heavy" testID="next-setup">
         {stands}
       </Type>
-      <SetupChips diagram={diagram} setup={setup} />
-      <ProbePair diagram={diagram} from={from} to={to} lifted={setup.lifted} named />
-      <Reach diagram={diagram} from={from} to={to} />
-      {good && <Good good={good} />}
-      <PartSketch diagram={diagram} from={from} to={to} contact={good && contactOf(good)} />
       {test.wiggle && (
         <Type weight="strong" tone="warn" testID="wiggle">
           Move the part, its plug and its wires while you read: does it jump?
         </Type>
       )}
+      <ProbePair diagram={diagram} from={from} to={to} lifted={setup.lifted} named />
+      {good && <Good good={good} />}
+      <SetupChips diagram={diagram} setup={setup} />
+      <Reach diagram={diagram} from={from} to={to} />
+      <PartSketch diagram={diagram} from={from} to={to} contact={good && contactOf(good)} />
     </>
   );
 }

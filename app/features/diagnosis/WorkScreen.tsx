@@ -38,11 +38,13 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const [pane, setPane] = useState<Pane>('test');
   const [adding, setAdding] = useState<Adding>();
   const hand = useInHand(work);
-  // What is opened from below begins above.
-  const scroll = useRef<ScrollView>(null);
-  useEffect(() => scroll.current?.scrollTo({ y: 0, animated: false }), [adding]);
   const own = useOwnReading(work.call.diagram);
   const { call, evidence } = work;
+  // What is new in hand begins above, so that nobody reads half a state; quick looks stay where they are.
+  const scroll = useRef<ScrollView>(null);
+  const inHand =
+    adding === 'looks' ? adding : [adding, evidence.length, hand.unsafe, hand.at, work.safe].join();
+  useEffect(() => scroll.current?.scrollTo({ y: 0, animated: false }), [inHand]);
   const { again, points } = hand;
   // The keys come in a task of their own after the card, so that no press waits for both.
   const late = useDeferredValue(hand.reading);
