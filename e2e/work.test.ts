@@ -183,31 +183,31 @@ it('takes a reading that nobody proposed: by typing, by tapping, with what it wo
 
 it('takes quick looks, several at once, and what is in no list', async () => {
   const page = await Browser.open(PHONE);
-  const unit = faultyUnit('electric-dryer', 'element.element:open');
+  const unit = faultyUnit('top-load-washer', 'timer-motor.winding:open');
   await unit.open(page, thumb(page), yarrix.address, 'Test utility');
   await page.press('open-looks');
-  await page.says('look-hood', /Speaks of: .*%/);
-  await page.press('look-hood-nothing');
-  await page.press('look-lint-found');
-  // Pressed again, the answer is taken back; the other way, it is changed.
-  await page.press('look-lint-nothing');
-  await page.press('look-hood-nothing');
+  await page.says('look-click', /Speaks of: .*%/);
+  await page.press('look-click-nothing');
+  await page.press('look-strike-found');
+  // The other way it is changed; pressed again it is taken back.
+  await page.press('look-strike-nothing');
+  await page.press('look-click-nothing');
   await page.press('add-sight');
-  await page.press('sight-part-element');
-  await page.press('sight-broken');
+  await page.press('sight-part-timer-motor');
+  await page.press('sight-stuck');
   await page.press('looks-done');
-  await page.says('last-entry', /broken[^]*Heating element/);
+  await page.says('last-entry', /stuck[^]*Timer motor/);
   await page.press('pane-log');
-  await page.says('evidence', /Lint behind/);
-  expect(await page.text('evidence')).not.toMatch(/flap is stuck/);
+  await page.says('evidence', /strike of the lid is loose/);
+  expect(await page.text('evidence')).not.toMatch(/No click under the lid/);
   expect(await page.close()).toEqual([]);
 });
 
 it('goes on without a test that is refused, says what that costs, and remembers it', async () => {
   const page = await Browser.open(PHONE, 'dark');
-  const unit = faultyUnit('electric-dryer', 'element.element:open');
+  const unit = faultyUnit('top-load-washer', 'timer-motor.winding:open');
   await unit.open(page, thumb(page), yarrix.address, 'Test lean-to');
-  await page.says('question', /Drum turns\?/);
+  await page.says('question', /Tub and agitator move\?/);
   await page.press('answer-unknown');
   await page.press('open-way');
   await page.says('refused-test', /Nobody knows/);
