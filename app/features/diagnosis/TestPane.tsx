@@ -90,34 +90,16 @@ export function TestPane({ work, hand, adding, setAdding, own }: Props) {
       )}
       {begun && adding === undefined && (
         <View style={styles.row}>
-          <Button
-            icon="message-circle"
-            label="What it does"
-            testID="tell-more"
-            onPress={() => setAdding('statement')}
-            style={styles.grow}
-          />
-          <Button
-            icon="eye"
-            label="Quick looks"
-            testID="open-looks"
-            onPress={() => setAdding('looks')}
-            style={styles.grow}
-          />
-          <Button
-            icon="edit-3"
-            label="I read something"
-            testID="add-reading"
-            onPress={() => setAdding('reading')}
-            style={styles.grow}
-          />
-          <Button
-            icon="tool"
-            label="Something done"
-            testID="add-act"
-            onPress={() => setAdding('act')}
-            style={styles.grow}
-          />
+          {TOLD_BESIDES.map(({ adds, icon, label, testID }) => (
+            <Button
+              key={testID}
+              icon={icon}
+              label={label}
+              testID={testID}
+              onPress={() => setAdding(adds)}
+              style={styles.grow}
+            />
+          ))}
           <Button
             icon="sliders"
             label="How to work"
@@ -137,6 +119,14 @@ export function TestPane({ work, hand, adding, setAdding, own }: Props) {
     </>
   );
 }
+
+/** What may be told besides the test in hand. */
+const TOLD_BESIDES = [
+  { adds: 'statement', icon: 'message-circle', label: 'What it does', testID: 'tell-more' },
+  { adds: 'looks', icon: 'eye', label: 'Quick looks', testID: 'open-looks' },
+  { adds: 'reading', icon: 'edit-3', label: 'I read something', testID: 'add-reading' },
+  { adds: 'act', icon: 'tool', label: 'Something done', testID: 'add-act' },
+] as const;
 
 /** The one card that is worked on: making safe comes before ohms, a second look before the next test. */
 function Card({ work, hand }: { work: Work; hand: InHand }) {
