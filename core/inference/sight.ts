@@ -3,15 +3,20 @@ import type { Diagram } from '../diagram/diagram';
 import { splitRef } from '../diagram/terminal';
 import { ownerOf, type Fault, type Mode } from '../fault/fault';
 
+/** Faults that make heat where they are. */
+const HEATING: readonly Mode[] = [
+  'resistive',
+  'poor-connection',
+  'loose',
+  'loose-inside',
+  'shorted',
+  'shorted-turns',
+];
+
 /** Faults that are seen, heard, felt or smelt so: common practice. */
 const FITS: Record<Sight, readonly Mode[]> = {
   burnt: [
-    'resistive',
-    'poor-connection',
-    'loose',
-    'loose-inside',
-    'shorted',
-    'shorted-turns',
+    ...HEATING,
     'ground-fault',
     'stuck-closed',
     'stuck-open',
@@ -34,25 +39,8 @@ const FITS: Record<Sight, readonly Mode[]> = {
   'wire-off': ['wire-off', 'wire-open', 'parted', 'loose'],
   stuck: ['stuck-open', 'stuck-closed', 'seized', 'not-actuated', 'broken', 'always-on'],
   noisy: ['seized', 'intermittent', 'resistive', 'poor-connection', 'shorted-turns', 'no-output'],
-  hot: [
-    'resistive',
-    'poor-connection',
-    'loose',
-    'loose-inside',
-    'shorted',
-    'shorted-turns',
-    'stuck-closed',
-    'seized',
-  ],
-  smells: [
-    'resistive',
-    'poor-connection',
-    'loose',
-    'shorted',
-    'shorted-turns',
-    'ground-fault',
-    'seized',
-  ],
+  hot: [...HEATING, 'stuck-closed', 'seized'],
+  smells: [...HEATING, 'ground-fault', 'seized'],
   'wrong-part': ['other-rating'],
 };
 

@@ -1,3 +1,4 @@
+import { JumperOff } from './JumperOff';
 import { LiveScript } from './LiveScript';
 import { MakeSafe } from './MakeSafe';
 import { OwnReadingCard } from './OwnReadingCard';
@@ -15,6 +16,7 @@ export function OwnReadingPane({
   done: () => void;
 }) {
   const { test } = own;
+  if (work.jumper) return <JumperOff work={work} jumper={work.jumper.between} />;
   return (
     <>
       <OwnReadingCard work={work} own={own} done={done} />

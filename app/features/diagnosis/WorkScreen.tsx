@@ -38,7 +38,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const [pane, setPane] = useState<Pane>('test');
   const [adding, setAdding] = useState<Adding>();
   const hand = useInHand(work);
-  const own = useOwnReading(work.call.diagram);
+  const own = useOwnReading(work);
   const { call, evidence } = work;
   // What is new in hand begins above, so that nobody reads half a state; quick looks stay where they are.
   const scroll = useRef<ScrollView>(null);
@@ -49,8 +49,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
   // The keys come in a task of their own after the card, so that no press waits for both.
   const late = useDeferredValue(hand.reading);
   const advised = late === hand.reading && adding === undefined ? late : undefined;
-  const ownReady = own.test && (own.test.kind === 'ohm' ? work.safe : own.clear);
-  const reading = adding === 'reading' && ownReady ? own.test : advised;
+  const reading = adding === 'reading' ? own.ready : advised;
   useKeys({
     n: hand.next,
     ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),

@@ -3,7 +3,7 @@ import { isolate } from '../../../core/circuit/isolation';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
 import { drawnSetup, positionsOf, type Setup } from '../../../core/diagram/setup';
 import { partAt, switches } from '../../../core/diagram/terminal';
-import type { MeterTest } from './useWork';
+import type { MeterTest, Work } from './useWork';
 
 /** Where a reading of one's own is taken, as far as it was said. */
 interface Said {
@@ -43,10 +43,15 @@ export interface OwnReading extends Said {
   wayRound: readonly TerminalRef[];
   /** The reading, once both points are said. */
   test: MeterTest | undefined;
+  /** The same, once it may be taken: dead and proved, or everybody clear, and no jumper on. */
+  ready: MeterTest | undefined;
 }
 
+/** What a reading of one's own goes by. */
+type At = Pick<Work, 'safe' | 'jumper'> & { call: { diagram: Diagram } };
+
 /** A reading that nobody proposed: its points, and how everything stands while it is taken. */
-export function useOwnReading(diagram: Diagram): OwnReading {
+export function useOwnReading({ call: { diagram }, safe, jumper }: At): OwnReading {
   const [said, setSaid] = useState(NOTHING);
   const { points, moved, alone, byHand, wiggle, live } = said;
   const [from, to] = points;
@@ -84,6 +89,7 @@ export function useOwnReading(diagram: Diagram): OwnReading {
     positions: found && !found.handless ? positionsOf(diagram, found) : [],
     wayRound,
     test,
+    ready: !jumper && (test?.kind === 'ohm' ? safe : said.clear) ? test : undefined,
   };
 }
 
