@@ -3,7 +3,7 @@ import { alike } from '../core/behaviour/statement';
 import { valueUnder } from '../core/simulate/simulatedCall';
 import { ohmReading } from '../core/circuit/ohmReading';
 import { complaintOf } from '../core/inference/complaint';
-import { sayPoints } from '../core/describe/point';
+import { marked, sayPoints } from '../core/describe/point';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/call/evidence';
 import { ownerOf } from '../core/fault/fault';
 import { parseFault } from '../core/fault/parseFault';
@@ -168,7 +168,8 @@ export class FaultyUnit {
         return;
       case 'ohm': {
         const probes = [await page.text('probe-red'), await page.text('probe-black')];
-        expect(probes).toEqual([test.from, test.to].map((ref) => ref.split('.')[1]));
+        const { diagram } = this.diagnosis.predictor;
+        expect(probes).toEqual([test.from, test.to].map((ref) => marked(diagram, ref)));
         const { from, to, setup } = test;
         return this.read(page, hands, { from, to, setup, id, wiggle: test.wiggle });
       }

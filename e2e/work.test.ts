@@ -56,7 +56,12 @@ it.each([
   await page.find('course');
   await page.says('evidence', /What is known/);
   await page.press('pane-diagram');
+  await page.find('line');
+  await page.press('show-drawing');
   await page.says('diagram-pane', /from the supply on/);
+  // Going back takes the last choice back, and not the screen.
+  await page.driver.navigate().back();
+  await page.says('evidence', /What is known/);
   expect(await page.close(SERVER_AWAY)).toEqual([]);
 });
 

@@ -8,6 +8,8 @@ import { startSender } from '../sync/sender';
 import { keepSettings, restoreSettings } from '../state/settings';
 import { makeStore, type AppStore } from '../state/store';
 import { loadCall, loadCalls } from '../state/calls';
+// Before the router listens, so that a choice on a screen is gone back from without a new screen.
+import '../ui/useAddress';
 import { FONTS } from '../theme/fonts';
 import Feather from '@expo/vector-icons/Feather';
 import { ScreenFailed } from '../ui/ScreenFailed';

@@ -16,6 +16,8 @@ interface Props {
   disabled?: boolean;
   selected?: boolean;
   hint?: string;
+  /** One of several of which one is chosen: a tab, or a choice in a group. */
+  role?: 'tab' | 'radio';
   style?: ViewStyle;
 }
 
@@ -29,6 +31,7 @@ export function Button({
   disabled,
   selected,
   hint,
+  role,
   style,
 }: Props) {
   const palette = useTheme();
@@ -45,9 +48,13 @@ export function Button({
         : { borderColor: 'transparent' };
   return (
     <Pressable
-      accessibilityRole="button"
+      role={role ?? 'button'}
       accessibilityLabel={hint ?? label}
-      aria-pressed={selected}
+      aria-pressed={role ? undefined : selected}
+      aria-selected={role === 'tab' ? selected : undefined}
+      aria-checked={role === 'radio' ? selected : undefined}
+      // Of several, Tab comes to the one that is chosen; arrows go on from there.
+      tabIndex={role && !selected ? -1 : 0}
       testID={testID}
       disabled={disabled}
       onPress={onPress}

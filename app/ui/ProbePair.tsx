@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
 import { isWireEnd, owners, splitRef, terminalAt, wiresAt } from '../../core/diagram/terminal';
+import { marked, sayPoint } from '../../core/describe/point';
 import { radius, space, useTheme } from '../theme/theme';
 import { Type } from './Type';
 import { WireSwatch } from './WireSwatch';
@@ -24,14 +25,14 @@ export function ProbePair({ diagram, from, to, lifted, named = false }: Props) {
   return (
     <View style={styles.probes}>
       {probes.map(({ name, colour, at, testID }) => {
-        const { part, terminal } = splitRef(at);
+        const { part } = splitRef(at);
         const wires = wiresAt(diagram, terminalAt(at));
         const off = lifted.includes(terminalAt(at));
         return (
           <View
             key={name}
             style={[styles.probe, { borderColor: palette.line }]}
-            accessibilityLabel={`${name} probe on ${at}`}
+            accessibilityLabel={`${name} probe on ${sayPoint(diagram, at)}`}
           >
             <View style={[styles.tip, { backgroundColor: colour, borderColor: palette.ink }]}>
               <Type size="small" weight="strong" style={{ color: palette.onProbe }}>
@@ -45,7 +46,7 @@ export function ProbePair({ diagram, from, to, lifted, named = false }: Props) {
                 </Type>
               )}
               <Type size="title" weight="mono" testID={testID}>
-                {isWireEnd(at) ? `wire off ${terminal}` : terminal}
+                {isWireEnd(at) ? `wire off ${marked(diagram, at)}` : marked(diagram, at)}
               </Type>
               <View style={styles.wires}>
                 {wires.map((wire) => (

@@ -3,13 +3,15 @@ import { useEffect, useRef } from 'react';
 /**
  * Keys of a keyboard that do what a control on the screen does. While a person writes into a field
  * the keys are theirs; with Ctrl, Alt or Meta they are the browser's.
+ * @param active false while what they do is out of sight
  */
-export function useKeys(keys: Record<string, (() => void) | undefined>): void {
+export function useKeys(keys: Record<string, (() => void) | undefined>, active = true): void {
   const latest = useRef(keys);
   useEffect(() => {
     latest.current = keys;
   });
   useEffect(() => {
+    if (!active) return;
     const press = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.altKey || event.metaKey) return;
       const target = event.target as HTMLElement | null;
@@ -23,5 +25,5 @@ export function useKeys(keys: Record<string, (() => void) | undefined>): void {
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, []);
+  }, [active]);
 }

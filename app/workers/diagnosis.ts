@@ -1,3 +1,4 @@
+import type { LinePath } from '../../core/behaviour/linePath';
 import type { Outcome } from '../../core/behaviour/statement';
 import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
@@ -25,12 +26,12 @@ interface AskedUnit {
 }
 
 /**
- * What the worker is asked: to get ready for a unit, what its faults are noticed by, what can be told of it, what is known of
- * it, what schools take, or the readings that prove a switch.
+ * What the worker is asked: to get ready for a unit, what its faults are noticed by, what can be told of it, the lines through
+ * its loads, what is known of it, what schools take, or the readings that prove a switch.
  */
 export type WorkerQuestion = { number: number } & AskedUnit &
   (
-    | { ask: 'prepare' | 'complaints' | 'tellable' }
+    | { ask: 'prepare' | 'complaints' | 'tellable' | 'lines' }
     | { ask: 'proof'; part: string; depth: Depth }
     /** What units with these faults show between two points, each run with its own. */
     | { ask: 'shown'; at: ReadAt; from: TerminalRef; to: TerminalRef; faults: Fault[][] }
@@ -116,6 +117,7 @@ export type WorkerAnswer = { number: number } & (
   | { kind: 'proof'; steps: ProofStep[] }
   | { kind: 'shown'; shown: Shown[] }
   | { kind: 'stand'; showing: Showing }
+  | { kind: 'lines'; lines: LinePath[] }
   | { kind: 'tellable'; told: Tellable[]; sayable: Sayable[] }
   | { kind: 'complaints'; complaints: ShownComplaint[]; hidden: Fault[] }
   | { kind: 'schools'; schools: { school: Policy; minutes: number }[] }

@@ -3,6 +3,7 @@ import { complaintMap } from '../../core/inference/complaint';
 import { asHypothesis, shownUnder, type ReadAt, type Shown } from '../../core/inference/shownUnder';
 import { sayable, tellable } from '../../core/inference/tellable';
 import { UnitPredictor } from '../../core/inference/unitPredictor';
+import { linePaths } from '../../core/behaviour/linePath';
 import { atRest } from '../../core/behaviour/machine';
 import { standAfter } from '../../core/behaviour/run';
 import { parseSteps } from '../../core/behaviour/step';
@@ -63,6 +64,8 @@ function answer(question: WorkerQuestion): WorkerAnswer {
   if (question.ask === 'shown') return { number, kind: 'shown', shown: shownBetween(question) };
   if (question.ask === 'stand')
     return { number, kind: 'stand', showing: standing(diagram, question.at) };
+  if (question.ask === 'lines')
+    return { number, kind: 'lines', lines: linePaths(diagram, benchOf(key, diagram).runs.of([])) };
   const from = performance.now();
   let told = 0;
   const unit =
@@ -90,13 +93,22 @@ function answer(question: WorkerQuestion): WorkerAnswer {
 }
 
 /** What was run of a unit outside its diagnosis: the good one, and one for each fault that was asked for. */
-const benches = new Map<string, { runs: UseRuns; with: Map<string, UnitPredictor> }>();
+interface Bench {
+  runs: UseRuns;
+  with: Map<string, UnitPredictor>;
+}
+const benches = new Map<string, Bench>();
+
+function benchOf(key: string, diagram: Diagram): Bench {
+  const bench = benches.get(key) ?? { runs: new UseRuns(diagram), with: new Map() };
+  benches.set(key, bench);
+  return bench;
+}
 
 /** What units with some faults show: from the diagnosis, or run alike for a fault that it does not weigh. */
 function shownBetween(question: Extract<WorkerQuestion, { ask: 'shown' }>): Shown[] {
   const { key, diagram, at, from, to, faults } = question;
-  const bench = benches.get(key) ?? { runs: new UseRuns(diagram), with: new Map() };
-  benches.set(key, bench);
+  const bench = benchOf(key, diagram);
   return faults.map((causes) => {
     const name = JSON.stringify(causes);
     const weighed = units.get(key)?.predictor;

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import type { LinePath } from '../../core/behaviour/linePath';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
 import type { Showing } from '../../core/drawing/showing';
 import type { Fault } from '../../core/fault/fault';
@@ -57,5 +58,10 @@ export function useStand(key: string, diagram: Diagram, at: ReadAt): Showing | u
   return useAnswer({ ask: 'stand', key, diagram, at }, JSON.stringify([key, at]), showingIn);
 }
 
+/** The lines through the loads of a unit; undefined until the worker has answered. */
+export const useLines = (key: string, diagram: Diagram): LinePath[] | undefined =>
+  useAnswer({ ask: 'lines', key, diagram }, key, linesIn);
+
+const linesIn = (answer: WorkerAnswer) => (answer.kind === 'lines' ? answer.lines : undefined);
 const shownIn = (answer: WorkerAnswer) => (answer.kind === 'shown' ? answer.shown : undefined);
 const showingIn = (answer: WorkerAnswer) => (answer.kind === 'stand' ? answer.showing : undefined);

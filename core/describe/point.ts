@@ -37,7 +37,8 @@ export function sayTerminals(diagram: Diagram, refs: readonly Point[]): string {
 const ownerOf = (diagram: Diagram, ref: Point) =>
   owners(diagram).find(({ id }) => id === splitRef(ref).part);
 
-function marked(diagram: Diagram, ref: Point): string {
+/** What is stamped beside a terminal. */
+export function marked(diagram: Diagram, ref: Point): string {
   const { terminal } = splitRef(ref);
   return ownerOf(diagram, ref)?.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
 }

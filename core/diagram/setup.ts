@@ -49,6 +49,14 @@ export function drawnSetup(diagram: Diagram): Setup {
   return { power: 'off', except, actuators, byHand: {}, lifted: [], partsOut: [], jumpers: [] };
 }
 
+/** Controls that a setup has elsewhere than another, with where it has them. */
+export function movedFrom(from: Setup, to: Setup): Record<string, string> {
+  const moved = Object.entries(to.actuators).filter(([id, at]) => from.actuators[id] !== at);
+  return Object.fromEntries(
+    moved.flatMap(([id, at]) => (typeof at === 'string' ? [[id, at]] : [])),
+  );
+}
+
 /** Ids of the positions that a switch can be in, in the order its actuator passes them. */
 export function positionsOf(diagram: Diagram, part: SwitchPart): string[] {
   const actuator = diagram.actuators.find((each) => each.id === part.actuator);

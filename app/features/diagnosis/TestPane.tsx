@@ -31,15 +31,20 @@ interface Props {
   hand: InHand;
   /** What is being told besides: what the unit does, or what was done to it. */
   adding: Adding;
-  setAdding: (adding: Adding) => void;
+  setAdding: (adding: NonNullable<Adding>) => void;
+  /** What was told besides is told, or not after all. */
+  done: () => void;
   own: OwnReading;
+  /** False while it is out of sight. */
+  active: boolean;
 }
 
-export type Adding = 'statement' | 'act' | 'reading' | 'looks' | undefined;
+export const ADDING = ['statement', 'act', 'reading', 'looks'] as const;
+export type Adding = (typeof ADDING)[number] | undefined;
 type Open = 'why' | 'way' | 'refuse' | undefined;
 
 /** The verdict so far and the card in hand, with what may be told besides. */
-export function TestPane({ work, hand, adding, setAdding, own }: Props) {
+export function TestPane({ work, hand, adding, setAdding, done, own, active }: Props) {
   const [open, setOpen] = useState<Open>();
   // What was expected before something was refused: what that costs is said once the plan has changed.
   const [before, setBefore] = useState<BeforeRefusal>();
@@ -47,8 +52,7 @@ export function TestPane({ work, hand, adding, setAdding, own }: Props) {
   const [blank, setBlank] = useState(false);
   const begun = blank || work.evidence.length > 0;
   const toggle = (which: Open) => (): void => setOpen(open === which ? undefined : which);
-  const done = (): void => setAdding(undefined);
-  useKeys({ y: toggle('why') });
+  useKeys({ y: toggle('why') }, active);
   return (
     <>
       <Thinking work={work} begun={begun} />

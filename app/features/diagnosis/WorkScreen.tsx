@@ -1,9 +1,11 @@
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import type { TerminalRef } from '../../../core/diagram/diagram';
 import type { DisplayProblem } from '../../../core/meter/display';
 import { CallOpening } from '../../ui/CallOpening';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
+import { useAddress } from '../../ui/useAddress';
 import { useKeys } from '../../ui/useKeys';
 import { space, WIDE_FROM } from '../../theme/theme';
 import { Keypad } from '../switchProof/Keypad';
@@ -11,10 +13,12 @@ import { SuspectChart } from './SuspectChart';
 import { Log } from './Log';
 import { Suspects } from './Suspects';
 import { TablePane } from './TablePane';
-import { TestPane, type Adding } from './TestPane';
+import { ADDING, TestPane } from './TestPane';
 import { useDial } from './useDial';
 import { useInHand } from './useInHand';
+import { PickedCard } from './PickedCard';
 import { useOwnReading } from './useOwnReading';
+import { usePicked } from './usePicked';
 import { useWork, type Work } from './useWork';
 import { WiringPane } from './WiringPane';
 
@@ -30,14 +34,28 @@ export function WorkScreen({ callId }: { callId: string }) {
   );
 }
 
+/** What is looked at and what is told besides, by the address of the screen. */
+function useWorkAddress() {
+  const { at, go, leave } = useAddress();
+  const [after, place] = (at.get('test') ?? '').split('.').map(Number);
+  return {
+    pane: PANE_NAMES.find((each) => each === at.get('pane')) ?? 'test',
+    adding: ADDING.find((each) => each === at.get('say')),
+    chosen: after === undefined || place === undefined ? undefined : { after, at: place },
+    go,
+    done: () => leave('say'),
+  };
+}
+
 const PANES = { test: 'Test', suspects: 'Suspects', log: 'Log', table: 'Table', diagram: 'Wiring' };
 type Pane = keyof typeof PANES;
+const PANE_NAMES = Object.keys(PANES) as Pane[];
 
 function Opened({ work, back }: { work: Work; back: string }) {
   const wide = useWindowDimensions().width >= WIDE_FROM;
-  const [pane, setPane] = useState<Pane>('test');
-  const [adding, setAdding] = useState<Adding>();
-  const hand = useInHand(work);
+  const { pane, adding, chosen, go, done } = useWorkAddress();
+  const hand = useInHand(work, chosen, ({ after, at }) => go({ test: `${after}.${at}` }));
+  const sight = wide || pane === 'test';
   const own = useOwnReading(work);
   const { call, evidence } = work;
   // What is new in hand begins above, so that nobody reads half a state; quick looks stay where they are.
@@ -50,11 +68,21 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const late = useDeferredValue(hand.reading);
   const advised = late === hand.reading && adding === undefined ? late : undefined;
   const reading = adding === 'reading' ? own.ready : advised;
-  useKeys({
+  const keys = {
     n: hand.next,
     ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
     ...(hand.unsafe && { d: work.makeSafe }),
-  });
+  };
+  useKeys(keys, sight);
+  const picked = usePicked(call.diagram, points);
+  const readPicked = (two: readonly TerminalRef[]): void => {
+    own.begin(two, points);
+    picked.forget();
+    go({ pane: undefined, say: 'reading' });
+  };
+  const tapped = picked.points.length > 0 && (
+    <PickedCard work={work} picked={picked} read={readPicked} />
+  );
   const at = points && [points.from, points.to];
   const dial = useDial(work.meter, adding === 'reading' ? undefined : hand.good, reading);
   const enter = (said: string): DisplayProblem | undefined => {
@@ -67,24 +95,45 @@ function Opened({ work, back }: { work: Work; back: string }) {
     });
     if (problem || !mine) return problem;
     own.forget();
-    setAdding(undefined);
+    done();
     return undefined;
   };
   const pad = reading && (
     <Keypad
       key={`${evidence.length} ${hand.at}`}
       letters={wide}
+      active={sight}
       measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
       dial={dial}
       enter={enter}
     />
   );
   const panes: Record<Pane, React.ReactNode> = {
-    test: <TestPane work={work} hand={hand} adding={adding} setAdding={setAdding} own={own} />,
+    test: (
+      <TestPane
+        work={work}
+        hand={hand}
+        adding={adding}
+        setAdding={(say) => go({ say })}
+        done={done}
+        own={own}
+        active={sight}
+      />
+    ),
     suspects: work.findings && <Suspects work={work} />,
-    log: <Log work={work} above={<SuspectChart work={work} />} />,
+    log: (
+      <Log
+        work={work}
+        above={
+          <>
+            {wide && work.findings && <Suspects work={work} />}
+            <SuspectChart work={work} />
+          </>
+        }
+      />
+    ),
     table: <TablePane work={work} at={at} />,
-    diagram: <WiringPane work={work} test={points} />,
+    diagram: <WiringPane work={work} test={points} picked={picked} both={wide} />,
   };
   return (
     <Screen
@@ -100,30 +149,40 @@ function Opened({ work, back }: { work: Work; back: string }) {
             </ScrollView>
             {pad}
           </View>
-          <ScrollView
-            tabIndex={0}
-            role="region"
-            aria-label="Suspects, table and wiring"
-            style={styles.pane}
-            contentContainerStyle={styles.inner}
-          >
-            {panes.suspects}
-            {panes.table}
-            {panes.diagram}
-          </ScrollView>
+          <View style={styles.pane}>
+            <ScrollView
+              tabIndex={0}
+              role="region"
+              aria-label="Line, drawing and table"
+              contentContainerStyle={styles.inner}
+            >
+              {panes.diagram}
+              {panes.table}
+            </ScrollView>
+            {tapped}
+          </View>
           <View style={styles.pane}>{panes.log}</View>
         </View>
       ) : (
         <>
-          <Tabs names={PANES} chosen={pane} choose={setPane} />
-          {pane === 'log' ? (
-            panes.log
-          ) : (
-            <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
-              {panes[pane]}
-            </ScrollView>
+          <Tabs
+            names={PANES}
+            label="Test, and what is known"
+            chosen={pane}
+            choose={(to) => go({ pane: to === 'test' ? undefined : to })}
+          />
+          {pane === 'log' && panes.log}
+          {pane !== 'log' && pane !== 'test' && (
+            <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
           )}
-          {pane === 'test' && pad}
+          {/* Out of sight it keeps what was typed and how far it was scrolled. */}
+          <View style={sight ? styles.pane : styles.away}>
+            <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
+              {panes.test}
+            </ScrollView>
+            {pad}
+          </View>
+          {pane === 'diagram' && tapped}
         </>
       )}
     </Screen>
@@ -134,4 +193,5 @@ const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
   panes: { flex: 1, flexDirection: 'row' },
   pane: { flex: 1 },
+  away: { display: 'none' },
 });

@@ -5,7 +5,8 @@ import { drawnSetup } from '../../../core/diagram/setup';
 import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
 import { builtIn } from '../../../library/library';
 import type { ShownFindings, ShownTest } from '../../workers/diagnosis';
-import { useInHand } from './useInHand';
+import { useState } from 'react';
+import { type ChosenTest, useInHand } from './useInHand';
 import type { Work } from './useWork';
 
 const washer = builtIn('top-load-washer');
@@ -49,7 +50,14 @@ function workWith(
   };
   return work as Work;
 }
-const hold = (first: Work) => renderHook((work: Work) => useInHand(work), { initialProps: first });
+const hold = (first: Work) =>
+  renderHook(
+    (work: Work) => {
+      const [chosen, choose] = useState<ChosenTest>();
+      return useInHand(work, chosen, choose);
+    },
+    { initialProps: first },
+  );
 
 describe('what the technician is at', () => {
   it('lets no ohms be entered while power may be on', () => {

@@ -45,15 +45,24 @@ export interface InHand {
 
 const NONE: readonly ShownTest[] = [];
 
-export function useInHand(work: Work): InHand {
+/** Another test than the first that was chosen: among the tests after so many entries. */
+export interface ChosenTest {
+  after: number;
+  at: number;
+}
+
+export function useInHand(
+  work: Work,
+  chosen: ChosenTest | undefined,
+  setChosen: (to: ChosenTest) => void,
+): InHand {
   const { findings, evidence, thinking, safe } = work;
-  const [chosen, setChosen] = useState<{ of: readonly ShownTest[]; at: number }>();
   const [liveOf, setLiveOf] = useState<ShownTest>();
   const [clearOf, setClearOf] = useState<ShownTest>();
   const [twinAfter, setTwinAfter] = useState<Work['evidence']>();
   const tests = thinking ? NONE : (findings?.tests ?? NONE);
   // With new advice the choice is made anew.
-  const at = chosen?.of === tests ? chosen.at : 0;
+  const at = chosen?.after === evidence.length && tests[chosen.at] ? chosen.at : 0;
   const advice = tests[at];
   const again = thinking ? undefined : againOf(work, evidence);
   const live =
@@ -73,8 +82,8 @@ export function useInHand(work: Work): InHand {
     tests,
     at,
     advice,
-    choose: (place) => setChosen({ of: tests, at: place }),
-    next: () => setChosen({ of: tests, at: (at + 1) % Math.max(1, tests.length) }),
+    choose: (place) => setChosen({ after: evidence.length, at: place }),
+    next: () => setChosen({ after: evidence.length, at: (at + 1) % Math.max(1, tests.length) }),
     again,
     live,
     goLive: advice?.live && !live ? () => setLiveOf(advice) : undefined,

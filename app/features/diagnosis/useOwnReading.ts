@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { isolate } from '../../../core/circuit/isolation';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
-import { drawnSetup, positionsOf, type Setup } from '../../../core/diagram/setup';
+import { drawnSetup, movedFrom, positionsOf, type Setup } from '../../../core/diagram/setup';
 import { partAt, switches } from '../../../core/diagram/terminal';
 import type { MeterTest, Work } from './useWork';
 
@@ -32,6 +32,8 @@ const NOTHING: Said = {
 
 export interface OwnReading extends Said {
   say: (some: Partial<Said>) => void;
+  /** Two points while everything stands as it does for a test in hand, wires on. */
+  begin: (points: readonly TerminalRef[], as: MeterTest | undefined) => void;
   /** One more point; a third begins anew. */
   point: (ref: TerminalRef) => void;
   forget: () => void;
@@ -84,6 +86,14 @@ export function useOwnReading({ call: { diagram }, safe, jumper }: At): OwnReadi
         points:
           before.points.length === 1 && before.points[0] !== ref ? [...before.points, ref] : [ref],
       })),
+    begin: (two, as) =>
+      setSaid({
+        ...NOTHING,
+        points: two,
+        ...(as?.kind === 'volt'
+          ? { live: as.steps }
+          : as && { moved: movedFrom(drawnSetup(diagram), as.setup) }),
+      }),
     forget: () => setSaid(NOTHING),
     part,
     positions: found && !found.handless ? positionsOf(diagram, found) : [],

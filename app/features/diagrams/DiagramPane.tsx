@@ -6,7 +6,7 @@ import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { WireSwatch } from '../../ui/WireSwatch';
 import { space, useTheme } from '../../theme/theme';
-import { nameOf } from '../../../core/describe/unit';
+import { marked, sayPoint } from '../../../core/describe/point';
 
 interface Props {
   diagram: Diagram;
@@ -64,11 +64,11 @@ function PartWiring({ diagram, part, at }: { diagram: Diagram; part: Part; at: T
             return (
               <View key={wire.id} style={styles.wire}>
                 <Type weight="mono" style={styles.terminal}>
-                  {id}
+                  {marked(diagram, ref)}
                 </Type>
                 <WireSwatch code={wire.colour} />
                 <Type size="small" style={styles.grow}>
-                  to {nameOf(diagram, splitRef(far).part)}, {splitRef(far).terminal}
+                  to {sayPoint(diagram, far)}
                   {probe < 0 ? '' : probe === 0 ? ' · red probe' : ' · black probe'}
                 </Type>
               </View>

@@ -1,10 +1,11 @@
 import { router } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
+import { useAddress } from '../../ui/useAddress';
 import { Tabs } from '../../ui/Tabs';
 import { Type } from '../../ui/Type';
 import { Card } from '../../ui/Card';
@@ -24,7 +25,7 @@ const PANES = {
   complaints: 'Complaints',
   cautions: 'Cautions',
 };
-type Pane = keyof typeof PANES;
+const PANE_NAMES = Object.keys(PANES) as (keyof typeof PANES)[];
 
 /** One diagram: alive, its tables and parts, what its faults do, and a call from it. */
 export function DiagramScreen({ id }: { id: string }) {
@@ -60,11 +61,17 @@ export function DiagramScreen({ id }: { id: string }) {
 }
 
 function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string }) {
-  const [pane, setPane] = useState<Pane>('drawing');
+  const { at, go } = useAddress();
+  const pane = PANE_NAMES.find((each) => each === at.get('pane')) ?? 'drawing';
   const call = (): void => router.navigate(`/new?diagram=${encodeURIComponent(drawingKey)}`);
   return (
     <Screen title={diagram.name} under={diagram.kind} back="/diagrams">
-      <Tabs names={PANES} chosen={pane} choose={setPane} />
+      <Tabs
+        names={PANES}
+        label="The diagram"
+        chosen={pane}
+        choose={(to) => go({ pane: to === 'drawing' ? undefined : to })}
+      />
       {pane === 'drawing' ? (
         <TeachingBenchPane diagram={diagram} drawingKey={drawingKey} />
       ) : (

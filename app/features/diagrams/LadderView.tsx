@@ -8,6 +8,7 @@ import { boxShapes, lineShapes } from '../../../core/drawing/shapes';
 import type { Showing } from '../../../core/drawing/showing';
 import { DASH, inkOf, type Inks } from '../../../core/drawing/svg';
 import { WIRE_COLOURS } from '../../../core/drawing/wireColours';
+import { sayPoint } from '../../../core/describe/point';
 import { Button } from '../../ui/Button';
 import { face, radius, space, useTheme, type Palette } from '../../theme/theme';
 
@@ -66,7 +67,7 @@ export const LadderView = memo(function LadderView({
               <Group key={id} id={id} look={look} shapes={shapes} inks={inks} />
             ))}
           </Svg>
-          <Points points={points} zoom={zoom} onPoint={onPoint} />
+          <Points diagram={diagram} points={points} zoom={zoom} onPoint={onPoint} />
           {probes.map((ref, i) => (
             <Probe key={i} points={points} zoom={zoom} point={ref} red={i === 0} />
           ))}
@@ -178,10 +179,12 @@ Group.displayName = 'Group';
 /** What can be tapped: every terminal, and a rail as its terminal. */
 const Points = memo(
   ({
+    diagram,
     points,
     zoom,
     onPoint,
   }: {
+    diagram: Diagram;
     points: readonly Point[];
     zoom: number;
     onPoint: ((ref: TerminalRef) => void) | undefined;
@@ -191,7 +194,7 @@ const Points = memo(
           <Pressable
             key={i}
             accessibilityRole="button"
-            accessibilityLabel={`Probe at ${ref}`}
+            accessibilityLabel={`Probe at ${sayPoint(diagram, ref)}`}
             testID={`point-${ref}`}
             onPress={() => onPoint(ref)}
             style={[

@@ -15,6 +15,8 @@ interface Props {
   letters: boolean;
   /** Ohms and beeps, or the volts of a live reading. */
   measures?: 'ohms' | 'volts';
+  /** False while it is kept out of sight with what was typed on it. */
+  active?: boolean;
   /** The range that the dial of a manual meter is on, and what says that it was turned. */
   dial?: { range: { name: string }; turn: () => void };
 }
@@ -31,7 +33,7 @@ interface Key {
 const MOST_DIGITS = 8;
 
 /** What the meter showed: one tap for a word, digits and then the unit for a number. */
-export function Keypad({ enter, letters, measures = 'ohms', dial }: Props) {
+export function Keypad({ enter, letters, measures = 'ohms', active = true, dial }: Props) {
   const palette = useTheme();
   const [typed, setTyped] = useState('');
   const [inWords, setInWords] = useState(false);
@@ -95,11 +97,14 @@ export function Keypad({ enter, letters, measures = 'ohms', dial }: Props) {
     [number('4'), number('5'), number('6'), number('0'), ...units.slice(-2, -1)],
     [number('1'), number('2'), number('3'), number('.'), ...units.slice(-1)],
   ];
-  useKeys({
-    ...Object.fromEntries(rows.flat().map((key) => [key.letter, key.press])),
-    ',': digit('.'),
-    w: () => setInWords(true),
-  });
+  useKeys(
+    {
+      ...Object.fromEntries(rows.flat().map((key) => [key.letter, key.press])),
+      ',': digit('.'),
+      w: () => setInWords(true),
+    },
+    active,
+  );
 
   return (
     <View style={[styles.pad, { backgroundColor: palette.sunk }]} testID="keypad">
