@@ -18,6 +18,8 @@ interface Props {
   hint?: string;
   /** One of several of which one is chosen: a tab, or a choice in a group. */
   role?: 'tab' | 'radio';
+  /** Whether Tab comes to it; to one of several only, arrows go on from there (`OneOf.tsx`). */
+  reached?: boolean;
   style?: ViewStyle;
 }
 
@@ -32,6 +34,7 @@ export function Button({
   selected,
   hint,
   role,
+  reached = true,
   style,
 }: Props) {
   const palette = useTheme();
@@ -53,8 +56,7 @@ export function Button({
       aria-pressed={role ? undefined : selected}
       aria-selected={role === 'tab' ? selected : undefined}
       aria-checked={role === 'radio' ? selected : undefined}
-      // Of several, Tab comes to the one that is chosen; arrows go on from there.
-      tabIndex={role && !selected ? -1 : 0}
+      tabIndex={reached ? 0 : -1}
       testID={testID}
       disabled={disabled}
       onPress={onPress}
@@ -67,7 +69,7 @@ export function Button({
       ]}
     >
       {icon && <Feather name={icon} size={20} color={colour} />}
-      <Type weight="strong" style={{ color: colour }} numberOfLines={2}>
+      <Type weight="strong" style={[styles.label, { color: colour }]} numberOfLines={2}>
         {label}
       </Type>
       {shortcut && wide && (
@@ -84,6 +86,7 @@ export function Button({
 const styles = StyleSheet.create({
   button: {
     minHeight: touch.button,
+    maxWidth: '100%',
     borderRadius: radius.medium,
     borderWidth: 1.5,
     paddingHorizontal: space.l,
@@ -92,6 +95,8 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     gap: space.s,
   },
+  // A long name goes on in a second line and not out of its card.
+  label: { flexShrink: 1 },
   pressed: { opacity: 0.75 },
   disabled: { opacity: 0.4 },
   shortcut: { borderWidth: 1, borderRadius: radius.small, paddingHorizontal: space.xs + 2 },

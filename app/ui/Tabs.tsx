@@ -1,7 +1,6 @@
-import { useRef } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { space, useTheme } from '../theme/theme';
-import { Button } from './Button';
+import { OneOf } from './OneOf';
 
 interface Props<Pane extends string> {
   /** What each pane is called, in their order. */
@@ -12,43 +11,32 @@ interface Props<Pane extends string> {
   choose: (pane: Pane) => void;
 }
 
-/** Panes of one screen, one shown at a time; arrows go from one to the next, Tab goes into the pane. */
+/** Panes of one screen, one shown at a time. */
 export function Tabs<Pane extends string>({ names, label, chosen, choose }: Props<Pane>) {
   const palette = useTheme();
-  const bar = useRef<View>(null);
   const panes = Object.keys(names) as Pane[];
-  const press = (event: KeyboardEvent): void => {
-    const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
-    const to = step && panes[(panes.indexOf(chosen) + step + panes.length) % panes.length];
-    if (!to) return;
-    event.preventDefault();
-    choose(to);
-    const tabs = (bar.current as unknown as HTMLElement).querySelectorAll('[role=tab]');
-    (tabs[panes.indexOf(to)] as HTMLElement).focus();
-  };
   return (
-    <View ref={bar} role="tablist" aria-label={label} style={styles.tabs} {...{ onKeyDown: press }}>
-      {panes.map((each) => (
-        <Button
-          key={each}
-          role="tab"
-          look="bare"
-          label={names[each]}
-          testID={`pane-${each}`}
-          selected={each === chosen}
-          onPress={() => choose(each)}
-          style={{
-            ...styles.tab,
-            flexGrow: names[each].length,
-            ...(each === chosen && { borderBottomColor: palette.ink }),
-          }}
-        />
-      ))}
-    </View>
+    <OneOf
+      as="tabs"
+      label={label}
+      choices={panes.map((id) => ({
+        id,
+        label: names[id],
+        testID: `pane-${id}`,
+        style: {
+          ...styles.tab,
+          flexGrow: names[id].length,
+          ...(id === chosen && { borderBottomColor: palette.ink }),
+        },
+      }))}
+      chosen={chosen}
+      choose={choose}
+      style={styles.tabs}
+    />
   );
 }
 
 const styles = StyleSheet.create({
-  tabs: { flexDirection: 'row' },
+  tabs: { flexWrap: 'nowrap', gap: 0 },
   tab: { flexBasis: 'auto', paddingHorizontal: space.xs, borderBottomWidth: 3, borderRadius: 0 },
 });

@@ -18,10 +18,13 @@ const unknownName = (what: UnknownName['what'], name: string, known: string[]): 
 
 export const terminalRef = (part: string, terminal: string): TerminalRef => `${part}.${terminal}`;
 
-export const FREE = ':wire';
+export const FREE = ':wire' as const;
 
 /** Whether a point is the free end of what is off a terminal. */
 export const isWireEnd = (ref: TerminalRef): ref is WireEnd => ref.endsWith(FREE);
+
+/** The free end of what is pulled off a terminal. */
+export const wireEnd = (ref: TerminalRef): WireEnd => `${terminalAt(ref)}${FREE}`;
 
 /** The terminal that a point is at, or was before it was pulled off. */
 export const terminalAt = (ref: TerminalRef): TerminalRef =>

@@ -207,20 +207,29 @@ export class DecisionProblem {
   /** Adds up what each outcome has of those that can say, and gives how much these are together. */
   private total({ outcome, found }: Option, { places, weights }: Belief): number {
     const { totals, outcomes } = this;
-    let shown = found ? 2 : 0;
-    if (found) [outcomes[0], outcomes[1]] = [0, 1];
     let known = 0;
+    if (found) {
+      let [whole, not] = [0, 0];
+      for (let k = 0; k < places.length; k++) {
+        const weight = weights[k] ?? 0;
+        const share = found[places[k] ?? 0] ?? 0;
+        known += weight;
+        whole += weight * share;
+        not += weight * (1 - share);
+      }
+      [outcomes[0], outcomes[1], totals[0], totals[1]] = [0, 1, not, whole];
+      this.shown = 2;
+      return known;
+    }
+    let shown = 0;
     for (let k = 0; k < places.length; k++) {
-      const i = places[k] ?? 0;
-      const weight = weights[k] ?? 0;
-      const which = found ? 1 : (outcome[i] ?? -1);
+      const which = outcome[places[k] ?? 0] ?? -1;
       if (which < 0) continue;
+      const weight = weights[k] ?? 0;
       known += weight;
-      const share = found ? (found[i] ?? 0) : 1;
       const before = totals[which] ?? 0;
-      if (before === 0 && !found) outcomes[shown++] = which;
-      totals[which] = before + weight * share;
-      if (found) totals[0] = (totals[0] ?? 0) + weight * (1 - share);
+      if (before === 0) outcomes[shown++] = which;
+      totals[which] = before + weight;
     }
     this.shown = shown;
     return known;
@@ -235,23 +244,30 @@ export class DecisionProblem {
     known: number,
   ): number {
     const { cells, totals, outcomes } = this;
+    if (found) {
+      let [whole, not] = [0, 0];
+      for (let k = from; k < to; k++) {
+        const weight = weights[k] ?? 0;
+        const share = found[places[k] ?? 0] ?? 0;
+        whole += weight * share;
+        not += weight * (1 - share);
+      }
+      return termOf(not) + termOf(whole);
+    }
     let unknown = 0;
     for (let k = from; k < to; k++) {
-      const i = places[k] ?? 0;
       const weight = weights[k] ?? 0;
-      const which = found ? 1 : (outcome[i] ?? -1);
-      if (which < 0) {
-        unknown += weight;
-        continue;
-      }
-      const share = found ? (found[i] ?? 0) : 1;
-      cells[which] = (cells[which] ?? 0) + weight * share;
-      if (found) cells[0] = (cells[0] ?? 0) + weight * (1 - share);
+      const which = outcome[places[k] ?? 0] ?? -1;
+      if (which < 0) unknown += weight;
+      else cells[which] = (cells[which] ?? 0) + weight;
     }
     let bits = 0;
     for (let k = 0; k < this.shown; k++) {
       const which = outcomes[k] ?? 0;
-      bits += termOf((cells[which] ?? 0) + (unknown * (totals[which] ?? 0)) / known);
+      const own = cells[which] ?? 0;
+      // Most outcomes are of other suspects, and there is no doubt in nothing.
+      if (own === 0 && unknown === 0) continue;
+      bits += termOf(own + (unknown * (totals[which] ?? 0)) / known);
       cells[which] = 0;
     }
     return bits;
@@ -294,14 +310,14 @@ export class DecisionProblem {
       if (found) return places.some((i) => found[i] !== found[places[0] ?? 0]);
       const good = outcome[this.healthy] ?? -1;
       let first = -1;
-      for (const i of places) {
-        const here = outcome[i] ?? -1;
-        if (here < 0) continue;
-        if (first >= 0 && here !== first) return true;
-        if (first < 0) first = here;
-        if (good >= 0 && here !== good && at.includes(this.suspectAt(i))) return true;
+      for (let k = 0; k < places.length; k++) {
+        const here = outcome[places[k] ?? 0] ?? -1;
+        if (here < 0 || here === first) continue;
+        if (first >= 0) return true;
+        first = here;
       }
-      return false;
+      if (first < 0 || good < 0 || first === good || at.length === 0) return false;
+      return places.some((i) => (outcome[i] ?? -1) >= 0 && at.includes(this.suspectAt(i)));
     });
   }
 }

@@ -38,7 +38,7 @@ export function DiagramChoice({ complaint, chosen, choose }: Props) {
     return (
       <>
         <Heading />
-        <View role="radiogroup">
+        <View role="list" aria-label="The diagram">
           <Choice
             title={one.name}
             under={sayContents(one)}
@@ -88,7 +88,7 @@ export function DiagramChoice({ complaint, chosen, choose }: Props) {
           testID="diagrams-none"
         />
       ) : null}
-      <View role="radiogroup" style={styles.list}>
+      <View role="list" aria-label="Diagrams" style={styles.list}>
         {offered.slice(0, all ? undefined : FIRST).map((each) => {
           const key = diagramKey(each.id, each.version);
           return (
@@ -140,33 +140,35 @@ function Choice({
 }) {
   const palette = useTheme();
   return (
-    <Pressable
-      role="radio"
-      aria-checked={chosen}
-      accessibilityLabel={title}
-      testID={testID}
-      onPress={onPress}
-      style={[
-        styles.choice,
-        {
-          backgroundColor: palette.card,
-          borderColor: chosen ? palette.act : palette.line,
-          borderWidth: chosen ? 3 : 1,
-        },
-      ]}
-    >
-      <Feather
-        name={chosen ? 'check-circle' : 'circle'}
-        size={24}
-        color={chosen ? palette.act : palette.soft}
-      />
-      <View style={styles.grow}>
-        <Type weight="strong">{title}</Type>
-        <Type size="small" tone="soft">
-          {under}
-        </Type>
-      </View>
-    </Pressable>
+    <View role="listitem">
+      <Pressable
+        accessibilityRole="button"
+        aria-pressed={chosen}
+        accessibilityLabel={title}
+        testID={testID}
+        onPress={onPress}
+        style={[
+          styles.choice,
+          {
+            backgroundColor: palette.card,
+            borderColor: chosen ? palette.act : palette.line,
+            borderWidth: chosen ? 3 : 1,
+          },
+        ]}
+      >
+        <Feather
+          name={chosen ? 'check-circle' : 'circle'}
+          size={24}
+          color={chosen ? palette.act : palette.soft}
+        />
+        <View style={styles.grow}>
+          <Type weight="strong">{title}</Type>
+          <Type size="small" tone="soft">
+            {under}
+          </Type>
+        </View>
+      </Pressable>
+    </View>
   );
 }
 

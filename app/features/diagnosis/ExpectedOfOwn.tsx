@@ -28,7 +28,11 @@ export function ExpectedOfOwn({ work, own }: { work: Work; own: OwnReading }) {
   const [good] = says ?? [];
   const same = says !== undefined && says.every((each) => each === good);
   const round =
-    test.kind === 'ohm' && !own.alone && own.part !== undefined && own.wayRound.length > 0;
+    test.kind === 'ohm' &&
+    !own.alone &&
+    !own.out &&
+    own.part !== undefined &&
+    own.wayRound.length > 0;
   return (
     <>
       <Type weight="strong" tone="good" testID="own-good">

@@ -8,6 +8,7 @@ import { lineInHand } from '../../../core/plan/lineInHand';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
+import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { useLines, useStand } from '../../workers/useShown';
@@ -31,7 +32,7 @@ interface Props {
 /** The wiring as the test in hand has it: the line through what should work, and the whole drawing. */
 export function WiringPane({ work, test, picked, both }: Props) {
   const { diagram } = work.call;
-  const [drawing, setDrawing] = useState(false);
+  const [as, setAs] = useState<ShownAs>('line');
   const asDrawn = useMemo(() => drawnShowing(diagram), [diagram]);
   const showing = useStand(work.key, diagram, picked.at) ?? asDrawn;
   const at = useMemo(() => (test ? [test.from, test.to] : NO_POINTS), [test]);
@@ -39,27 +40,12 @@ export function WiringPane({ work, test, picked, both }: Props) {
   return (
     <>
       {!both && (
-        <View style={styles.row} role="group" aria-label="How the wiring is shown">
-          <Button
-            label="Line"
-            testID="show-line"
-            selected={!drawing}
-            onPress={() => setDrawing(false)}
-            style={styles.grow}
-          />
-          <Button
-            label="Drawing"
-            testID="show-drawing"
-            selected={drawing}
-            onPress={() => setDrawing(true)}
-            style={styles.grow}
-          />
-        </View>
+        <OneOf label="How the wiring is shown" choices={SHOWN_AS} chosen={as} choose={setAs} />
       )}
-      {(both || !drawing) && (
+      {(both || as === 'line') && (
         <Line work={work} showing={showing} points={at} probes={probes} pick={picked.pick} />
       )}
-      {(both || drawing) && (
+      {(both || as === 'drawing') && (
         <>
           <Ladder work={work} showing={showing} probes={probes} pick={picked.pick} />
           <DiagramPane diagram={diagram} at={at} />
@@ -68,6 +54,12 @@ export function WiringPane({ work, test, picked, both }: Props) {
     </>
   );
 }
+
+const SHOWN_AS = [
+  { id: 'line', label: 'Line', testID: 'show-line', style: { flexGrow: 1 } },
+  { id: 'drawing', label: 'Drawing', testID: 'show-drawing', style: { flexGrow: 1 } },
+] as const;
+type ShownAs = (typeof SHOWN_AS)[number]['id'];
 
 interface ShownProps {
   work: Work;
@@ -172,5 +164,4 @@ const NO_SUSPECTS: NonNullable<Work['findings']>['suspects'] = [];
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  grow: { flexGrow: 1 },
 });

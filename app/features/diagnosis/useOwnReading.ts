@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react';
 import { isolate } from '../../../core/circuit/isolation';
-import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
+import type { Diagram, QuantityActuator, TerminalRef } from '../../../core/diagram/diagram';
 import { drawnSetup, movedFrom, positionsOf, type Setup } from '../../../core/diagram/setup';
-import { partAt, switches } from '../../../core/diagram/terminal';
+import { isWireEnd, partAt, switches, terminalAt } from '../../../core/diagram/terminal';
+import { quantityOf } from '../../../core/inference/quantity';
 import type { MeterTest, Work } from './useWork';
 
 /** Where a reading of one's own is taken, as far as it was said. */
@@ -11,6 +12,10 @@ interface Said {
   /** Controls that are not where they are drawn. */
   moved: Readonly<Record<string, string>>;
   alone: boolean;
+  /** The part is out, on the bench, with no wire on it. */
+  out: boolean;
+  /** Of the quantity that moves the switch at hand; as it is drawn, where nothing is said. */
+  value: number | undefined;
   /** The position that a hand holds the switch itself in. */
   byHand: string | undefined;
   wiggle: boolean;
@@ -24,6 +29,8 @@ const NOTHING: Said = {
   points: [],
   moved: {},
   alone: false,
+  out: false,
+  value: undefined,
   byHand: undefined,
   wiggle: false,
   live: undefined,
@@ -39,6 +46,8 @@ export interface OwnReading extends Said {
   forget: () => void;
   /** The part that both points are at. */
   part: string | undefined;
+  /** What moves that switch, where no hand does. */
+  quantity: QuantityActuator | undefined;
   /** Positions that a hand can hold that switch in. */
   positions: readonly string[];
   /** Wires that would have to come off to read it alone: on, another way round is read as well. */
@@ -55,25 +64,32 @@ type At = Pick<Work, 'safe' | 'jumper'> & { call: { diagram: Diagram } };
 /** A reading that nobody proposed: its points, and how everything stands while it is taken. */
 export function useOwnReading({ call: { diagram }, safe, jumper }: At): OwnReading {
   const [said, setSaid] = useState(NOTHING);
-  const { points, moved, alone, byHand, wiggle, live } = said;
+  const { points, moved, alone, out, value, byHand, wiggle, live } = said;
   const [from, to] = points;
   const owner = from === undefined ? undefined : partAt(from);
   const part = to !== undefined && partAt(to) === owner ? owner : undefined;
   const found = switches(diagram).find(({ id }) => id === part);
+  const quantity = found && quantityOf(diagram, found.actuator);
   const wayRound = useMemo(() => liftedFor(diagram, part, from), [diagram, part, from]);
   const test = useMemo((): MeterTest | undefined => {
     if (from === undefined || to === undefined) return undefined;
     if (live !== undefined) return { kind: 'volt', from, to, steps: live };
     const drawn = drawnSetup(diagram);
+    const ends = [from, to].filter(isWireEnd).map(terminalAt);
     const setup: Setup = {
       ...drawn,
       except: [],
-      actuators: { ...drawn.actuators, ...moved },
-      lifted: alone ? [...wayRound] : [],
+      actuators: {
+        ...drawn.actuators,
+        ...moved,
+        ...(quantity && value !== undefined && { [quantity.id]: { value } }),
+      },
+      lifted: [...new Set([...(alone ? wayRound : []), ...ends])],
+      partsOut: out && part !== undefined ? [part] : [],
       byHand: byHand !== undefined && part !== undefined ? { [part]: byHand } : {},
     };
     return { kind: 'ohm', reach: part === undefined ? 'through' : 'own', from, to, setup, wiggle };
-  }, [diagram, from, to, moved, alone, byHand, wiggle, live, part, wayRound]);
+  }, [diagram, from, to, moved, alone, out, value, quantity, byHand, wiggle, live, part, wayRound]);
   return {
     ...said,
     // Whatever is said anew has to be made safe anew.
@@ -82,6 +98,8 @@ export function useOwnReading({ call: { diagram }, safe, jumper }: At): OwnReadi
       setSaid((before) => ({
         ...before,
         byHand: undefined,
+        out: false,
+        value: undefined,
         clear: false,
         points:
           before.points.length === 1 && before.points[0] !== ref ? [...before.points, ref] : [ref],
@@ -96,6 +114,7 @@ export function useOwnReading({ call: { diagram }, safe, jumper }: At): OwnReadi
       }),
     forget: () => setSaid(NOTHING),
     part,
+    quantity,
     positions: found && !found.handless ? positionsOf(diagram, found) : [],
     wayRound,
     test,
