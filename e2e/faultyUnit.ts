@@ -1,34 +1,40 @@
 import { Key } from 'selenium-webdriver';
-import { alike } from '../core/behaviour/statement';
-import { valueUnder } from '../core/simulate/simulatedCall';
-import { ohmReading } from '../core/circuit/ohmReading';
+import type { CallDetail, CallPage } from '../contract/call';
+import { evidenceOf, refusalsOf } from '../core/call/log';
+import type { Refusal } from '../core/call/refusal';
+import { take, Technician } from '../core/simulate/simulatedCall';
 import { complaintOf } from '../core/inference/complaint';
 import { marked, sayPoints } from '../core/describe/point';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/call/evidence';
-import { ownerOf } from '../core/fault/fault';
+import { nameOf } from '../core/describe/unit';
 import { parseFault } from '../core/fault/parseFault';
-import { ORDINARY_METER, showOhms } from '../core/meter/meter';
+import { ORDINARY_METER } from '../core/meter/meter';
 import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
-import { answersTo } from '../core/plan/questions';
 import type { UnitTest } from '../core/plan/unitTests';
 import { USUAL_WAY } from '../core/plan/wayOfWorking';
 import { builtIn } from '../library/library';
 import type { Browser } from './browser';
+import type { Yarrix } from './yarrix';
 
 /** Tests after which a call that comes to no verdict is given up. */
 const PATIENCE = 20;
 
+type Entered = { kind: 'over' } | { kind: 'ohms'; ohms: number } | { kind: 'volts'; volts: number };
+
 /** How a person presses, and types what the meter shows: with a thumb, or on the keyboard alone. */
 export interface Hands {
   press: (id: string) => Promise<void>;
-  enter: (shows: { kind: 'over' } | { kind: 'ohms'; ohms: number }) => Promise<void>;
+  enter: (shows: Entered) => Promise<void>;
 }
+const saidOf = (shows: Exclude<Entered, { kind: 'over' }>): string =>
+  shows.kind === 'ohms' ? `${shows.ohms} ohm` : `${shows.volts.toFixed(2)} V`;
+
 export const thumb = (page: Browser): Hands => ({
   press: (id) => page.press(id),
   enter: async (shows) => {
     if (shows.kind === 'over') return page.press('key-over');
     await page.press('write');
-    await page.fill('written', `${shows.ohms} ohm`);
+    await page.fill('written', saidOf(shows));
     await page.press('written-enter');
   },
 });
@@ -40,7 +46,7 @@ export const keyboard = (page: Browser): Hands => ({
   },
   enter: async (shows) => {
     if (shows.kind === 'over') return page.keys('o');
-    await page.keys(...String(shows.ohms), Key.ENTER);
+    await page.keys(...(saidOf(shows).split(' ')[0] ?? ''), Key.ENTER);
   },
 });
 
@@ -48,20 +54,24 @@ export const keyboard = (page: Browser): Hands => ({
 export class FaultyUnit {
   readonly evidence: Evidence[] = [];
   readonly complaint: StatementEvidence;
-  private readonly truth;
   private readonly place: number;
-  private safe = false;
+  /** Whether it is known to be dead, and the meter proved, on this device. */
+  safe = false;
+  metered = false;
+  private refusals: Refusal[] = [];
+  private readonly technician = new Technician(() => 0.5);
+  /** The way of working that was chosen on the page. */
+  live = false;
 
   constructor(
     private readonly id: string,
     fault: string,
-    private readonly diagnosis: UnitDiagnosis,
+    readonly diagnosis: UnitDiagnosis,
   ) {
     const diagram = builtIn(id);
     const parsed = diagram && parseFault(diagram, fault);
     if (!parsed?.ok) throw new Error(`${id}: ${fault}`);
-    this.truth = parsed.value;
-    const [only] = this.truth;
+    const [only] = parsed.value;
     const { hypotheses } = diagnosis.predictor;
     this.place = hypotheses.findIndex(
       ({ causes: [one] }) => one && only && JSON.stringify(one) === JSON.stringify(only),
@@ -72,9 +82,8 @@ export class FaultyUnit {
   }
 
   get suspect(): string {
-    const [fault] = this.truth;
-    const owner = fault && ownerOf(fault);
-    return this.diagnosis.predictor.diagram.parts.find((each) => each.id === owner)?.name ?? '';
+    const { diagram, hypotheses } = this.diagnosis.predictor;
+    return nameOf(diagram, hypotheses[this.place]?.suspect);
   }
 
   /** Opens a call on the page, from the list of calls, and tells the complaint. */
@@ -109,25 +118,24 @@ export class FaultyUnit {
 
   /** Does what the page advises once. @returns false when there is a verdict */
   async step(page: Browser, hands: Hands): Promise<boolean> {
-    const way = { ...USUAL_WAY, asks: true };
+    const way = { ...USUAL_WAY, asks: true, live: this.live, refusals: this.refusals };
     const { verdict, tests, secondLook } = this.diagnosis.of(this.evidence, way);
     const again = this.evidence.find(
       (each): each is ReadingEvidence => each.kind === 'reading' && each.id === secondLook?.entry,
     );
     if (verdict.kind !== 'open') return false;
-    const id = `t${this.evidence.length}`;
     if (again) {
       await this.makeSafe(hands);
       await page.find('second-look');
-      const { from, to, setup } = again;
-      await this.read(page, hands, { from, to, setup, id });
+      const { from, to, setup, wiggle } = again;
+      await this.take(page, hands, { kind: 'ohm', reach: 'through', from, to, setup, wiggle });
       return true;
     }
     const test = tests[0]?.test;
-    if (!test || test.kind === 'volt') throw new Error('nothing cold is advised');
+    if (!test) throw new Error('nothing is advised');
     if (test.kind === 'ohm') await this.makeSafe(hands);
-    await page.find('next-test');
-    await this.take(page, hands, test, id);
+    await page.find(test.kind === 'volt' ? 'live-script' : 'next-test');
+    await this.take(page, hands, test);
     return true;
   }
 
@@ -148,84 +156,105 @@ export class FaultyUnit {
     process.stdout.write(`stalls over 50 ms: ${said.join(', ') || 'none'}\n`);
   }
 
-  private async makeSafe(hands: Hands): Promise<void> {
+  /** What the server knows of the call at a place: entries of other hands too. */
+  async listen(yarrix: Yarrix, place: string, entries: number): Promise<void> {
+    for (let tries = 0; tries < 60; tries++) {
+      const { calls } = await yarrix.get<CallPage>('/calls');
+      const id = calls.find((each) => each.appliance.place === place)?.id;
+      const call = id && (await yarrix.get<CallDetail>(`/calls/${id}`));
+      const known = call ? evidenceOf(call.diagram, call.entries).evidence : [];
+      if (call && known.length + refusalsOf(call.entries).length >= entries) {
+        this.evidence.splice(0, Infinity, ...known);
+        this.refusals = refusalsOf(call.entries);
+        return;
+      }
+      await new Promise((done) => setTimeout(done, 200));
+    }
+    throw new Error(`the server has not heard of ${entries} entries`);
+  }
+
+  /** What is found by a test, as somebody finds it on this unit. */
+  finds(test: UnitTest): Evidence {
+    const { predictor } = this.diagnosis;
+    const truth = predictor.hypotheses[this.place];
+    if (!truth) throw new Error('no such fault');
+    return take(predictor, test, truth, `t${this.evidence.length}`, HABITS, this.technician);
+  }
+
+  async makeSafe(hands: Hands): Promise<void> {
     if (!this.safe) await hands.press('made-safe');
     this.safe = true;
+    // Once a visit.
+    if (!this.metered) await hands.press('meter-proved');
+    this.metered = true;
   }
 
-  private async take(
-    page: Browser,
-    hands: Hands,
-    test: Exclude<UnitTest, { kind: 'volt' }>,
-    id: string,
-  ): Promise<void> {
-    switch (test.kind) {
+  /** Does a test that is in hand on the page, and enters what is found. */
+  async take(page: Browser, hands: Hands, test: UnitTest): Promise<void> {
+    const { diagram } = this.diagnosis.predictor;
+    const found = this.finds(test);
+    switch (found.kind) {
       case 'look':
-        await hands.press('look-nothing');
-        this.evidence.push({ kind: 'look', id, look: test.look, found: false });
-        if (this.diagnosis.predictor.diagram.looks?.find((each) => each.id === test.look)?.powered)
+        await hands.press(found.found ? 'look-found' : 'look-nothing');
+        if (diagram.looks?.find(({ id }) => id === found.look)?.powered) this.safe = false;
+        break;
+      case 'measurement':
+        if (found.steps !== undefined) {
+          await this.proveDead(page, hands);
+          await hands.press('try-ready');
           this.safe = false;
-        return;
-      case 'ohm': {
-        const probes = [await page.text('probe-red'), await page.text('probe-black')];
-        const { diagram } = this.diagnosis.predictor;
-        expect(probes).toEqual([test.from, test.to].map((ref) => marked(diagram, ref)));
-        const { from, to, setup } = test;
-        return this.read(page, hands, { from, to, setup, id, wiggle: test.wiggle });
-      }
-      case 'measure': {
-        const { actuator, steps } = test;
-        const { diagram } = this.diagnosis.predictor;
-        const value = Number(
-          valueUnder(diagram, actuator, steps, this.truth, this.truth).toFixed(2),
-        );
-        if (steps !== undefined) await hands.press('try-ready');
-        await page.fill('measured', String(value));
+        }
+        found.value = Number(found.value.toFixed(2));
+        await page.fill('measured', String(found.value));
         await hands.press('measure-enter');
-        const when = steps === undefined ? {} : { steps };
-        this.evidence.push({ kind: 'measurement', id, actuator, value, how: 'measured', ...when });
-        if (steps !== undefined) this.safe = false;
-        return;
-      }
-      case 'ask': {
-        const { steps, subject } = test;
-        const { predictor } = this.diagnosis;
-        const does = predictor.outcome(this.place, steps, subject);
-        const outcome = answersTo(predictor, test).find((each) => does && alike(each, does));
-        if (!outcome) throw new Error(`${subject} does nothing that can be told`);
-        await page.says('question', /\?/);
-        await hands.press(`answer-${outcome}`);
-        this.evidence.push({ kind: 'statement', id, source: 'told', steps, subject, outcome });
-        return;
-      }
-      case 'try': {
-        const { steps, subject } = test;
-        const does = this.diagnosis.predictor.outcome(this.place, steps, subject) ?? 'off';
-        const outcome = does === 'stops' ? 'off' : does === 'cycles' ? 'runs' : does;
+        break;
+      case 'statement':
+        if (test.kind === 'ask') {
+          await page.says('question', /\?/);
+          await hands.press(`answer-${found.outcome}`);
+          break;
+        }
+        if (found.jumper) {
+          await this.proveDead(page, hands);
+          await hands.press('jumper-on');
+        }
         await hands.press('try-ready');
-        await hands.press(`try-${outcome}`);
-        this.evidence.push({ kind: 'statement', id, source: 'seen', steps, subject, outcome });
+        await hands.press(`try-${found.outcome}`);
         // Power was on: it is proved dead again before the next ohms.
         this.safe = false;
-      }
+        break;
+      case 'reading':
+        await this.read(page, hands, found);
     }
+    this.evidence.push(found);
   }
 
-  private async read(
-    page: Browser,
-    hands: Hands,
-    at: Pick<ReadingEvidence, 'id' | 'from' | 'to' | 'setup'> & { wiggle?: boolean },
-  ): Promise<void> {
+  /** Where something is clipped on dead, and it is not known to be so. */
+  private async proveDead(page: Browser, hands: Hands): Promise<void> {
+    if (!this.safe && (await page.has('made-safe'))) await hands.press('made-safe');
+  }
+
+  private async read(page: Browser, hands: Hands, found: ReadingEvidence): Promise<void> {
     const { diagram } = this.diagnosis.predictor;
-    const answer = ohmReading(diagram, at.setup, at.from, at.to, this.truth);
-    const shows = showOhms(ORDINARY_METER, answer.kind === 'ohms' ? answer.nominal : Infinity);
-    if (shows.kind !== 'over' && shows.kind !== 'ohms') throw new Error('no display');
-    await hands.enter(shows);
-    const taken = { meter: ORDINARY_METER };
-    this.evidence.push({ kind: 'reading', of: 'unit', wiggle: false, ...at, shows, taken });
-    await page.says('last-entry', new RegExp(escaped(sayPoints(diagram, at.from, at.to))));
+    const { from, to, shows, steps } = found;
+    if (steps !== undefined) {
+      if (!this.safe) await hands.press('made-safe');
+      await hands.press('live-clipped');
+      await hands.press('live-on');
+      this.safe = false;
+    }
+    const probes = [await page.text('probe-red'), await page.text('probe-black')];
+    expect(probes).toEqual([from, to].map((ref) => marked(diagram, ref)));
+    if (shows.kind === 'unsteady') await hands.press('key-jumps');
+    else if (shows.kind === 'over' || shows.kind === 'ohms' || shows.kind === 'volts')
+      await hands.enter(shows);
+    else throw new Error(`nobody enters ${shows.kind}`);
+    await page.says('last-entry', new RegExp(escaped(sayPoints(diagram, from, to))));
   }
 }
+
+/** Nothing goes wrong by chance, and a look finds what it finds more often than not. */
+const HABITS = { chance: () => 0.5 };
 
 /**
  * Notes every task that keeps the page from answering for more than 50 ms, and when the complaint was

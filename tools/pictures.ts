@@ -38,11 +38,13 @@ const VIEWS: View[] = [
     press: ['fit-coil-off'],
   }),
   view('call', PHONE, 'light', call(4), 'switch-monitor'),
-  view('make-safe', PHONE, 'dark', `${call(0)}/primary`, 'gate-made-safe'),
+  view('make-safe', PHONE, 'dark', `${call(0)}/primary`, 'make-safe'),
   view('next-reading', PHONE, 'light', `${call(1)}/lid-switch`, 'last-reading', {
-    press: ['gate-done'],
+    press: ['made-safe'],
   }),
-  view('verdict', PHONE, 'dark', `${call(4)}/monitor`, 'verdict-fault', { press: ['gate-done'] }),
+  view('verdict', PHONE, 'dark', `${call(4)}/monitor`, 'verdict-fault', {
+    press: ['made-safe', 'meter-proved'],
+  }),
   view('work-complaint', PHONE, 'light', `${call(6)}/work`, 'fit-element-off', {
     type: { 'complaint-words': 'the drum turns but the clothes stay cold' },
   }),
@@ -54,6 +56,7 @@ const VIEWS: View[] = [
       'outcome-off',
       'another',
       'made-safe',
+      'meter-proved',
     ],
   }),
   view('work-ask', PHONE, 'dark', `${call(6)}/work`, 'question'),
@@ -77,6 +80,7 @@ const VIEWS: View[] = [
       'outcome-off',
       'another',
       'made-safe',
+      'meter-proved',
       'why',
     ],
   }),
@@ -98,10 +102,10 @@ const VIEWS: View[] = [
     press: ['bench-power', 'move-timer-heat', 'move-start-pressed', 'move-start-released'],
   }),
   view('wide', WIDE_WINDOW, 'light', `${call(2)}/infinite`, 'last-reading', {
-    press: ['gate-done'],
+    press: ['made-safe'],
   }),
   view('wide-dark', WIDE_WINDOW, 'dark', `${call(3)}/selector`, 'next-reading', {
-    press: ['gate-done', 'depth'],
+    press: ['made-safe', 'depth'],
   }),
 ];
 

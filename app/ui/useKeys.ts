@@ -17,7 +17,11 @@ export function useKeys(keys: Record<string, (() => void) | undefined>, active =
       const target = event.target as HTMLElement | null;
       if (target && ['INPUT', 'TEXTAREA'].includes(target.tagName)) return;
       // Enter on a focused control presses that control.
-      if (event.key === 'Enter' && target?.closest('[role=button],[role=link],a')) return;
+      if (
+        event.key === 'Enter' &&
+        target?.closest('[role=button],[role=link],[role=tab],[role=radio],a')
+      )
+        return;
       const run = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
       if (!run) return;
       event.preventDefault();

@@ -81,10 +81,23 @@ describe('power and isolation', () => {
       phoneAt: new Date(then + minutes * 60_000).toISOString(),
     });
     const told = { ...statement('told'), phoneAt: at(70).phoneAt };
-    expect(powerAndIsolation([at(0)], {}, then + 59 * 60_000).safe).toBe(true);
-    expect(powerAndIsolation([at(0)], {}, then + 61 * 60_000).safe).toBe(false);
-    expect(powerAndIsolation([at(0), told], {}, then + 71 * 60_000).safe).toBe(false);
-    expect(powerAndIsolation([at(0), told, at(72)], {}, then + 73 * 60_000).safe).toBe(true);
+    expect(powerAndIsolation([at(0)], {}, { now: then + 59 * 60_000 }).safe).toBe(true);
+    expect(powerAndIsolation([at(0)], {}, { now: then + 61 * 60_000 }).safe).toBe(false);
+    expect(powerAndIsolation([at(0), told], {}, { now: then + 71 * 60_000 }).safe).toBe(false);
+    expect(powerAndIsolation([at(0), told, at(72)], {}, { now: then + 73 * 60_000 }).safe).toBe(
+      true,
+    );
+  });
+
+  it('counts no proof from before somebody came to the unit, and reads the leads anew on another visit', () => {
+    const then = Date.parse(safe.phoneAt);
+    expect(powerAndIsolation([safe], {}, { since: then - 1 })).toMatchObject({ safe: true });
+    expect(powerAndIsolation([safe], {}, { since: then + 1 })).toMatchObject({
+      safe: false,
+      poweredSince: true,
+    });
+    expect(powerAndIsolation([proved], {}, { now: then + 7 * 3_600_000 }).leadOhms).toBe(0.4);
+    expect(powerAndIsolation([proved], {}, { now: then + 9 * 3_600_000 }).leadOhms).toBeUndefined();
   });
 
   it('knows a jumper that is on, and that it has had its try; wires are back on once the unit was used', () => {

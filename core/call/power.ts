@@ -16,16 +16,26 @@ export interface PowerAndIsolation {
 
 /** After so long without an entry somebody may have been at the plug: an hour, from memory. */
 const LAPSES_MS = 3_600_000;
+/** After so long without an entry it is another visit: eight hours, from memory. */
+const VISIT_MS = 8 * LAPSES_MS;
+
+/** When and by whom it is asked; without it no time counts. */
+export interface AskedAt {
+  /** In milliseconds. */
+  now?: number;
+  /** Since when who asks has been at the unit; what was acknowledged before does not count. */
+  since?: number;
+}
 
 /**
  * What has been acknowledged in a call. After power was on, for a live reading, to see the unit run or
- * for a look that needs it, it is unknown until it is proved dead again; and so it is when time has gone by.
- * @param now when it is asked, in milliseconds; without it the time since the last entry does not count
+ * for a look that needs it, it is unknown until it is proved dead again; and so it is when time has gone by, or somebody was
+ * away. The leads are read anew on another visit.
  */
 export function powerAndIsolation(
   entries: readonly LogEntry[],
   { looks = [] }: Pick<Diagram, 'looks'> = {},
-  now?: number,
+  { now, since }: AskedAt = {},
 ): PowerAndIsolation {
   const state: PowerAndIsolation = { safe: false, poweredSince: false, wiresOff: new Set() };
   const unknown = (): void => {
@@ -36,6 +46,7 @@ export function powerAndIsolation(
   let last: number | undefined;
   const passes = (at: number): void => {
     if (last !== undefined && at - last > LAPSES_MS) unknown();
+    if (last !== undefined && at - last > VISIT_MS) delete state.leadOhms;
     last = at;
   };
   for (const entry of entries) {
@@ -53,7 +64,10 @@ export function powerAndIsolation(
     }
     if (entry.kind !== 'acknowledged') continue;
     const { what, part, leadOhms, jumper } = entry.body;
-    if (what === 'made-safe') state.safe = true;
+    if (what === 'made-safe') {
+      state.safe = true;
+      if (since !== undefined && Date.parse(entry.phoneAt) < since) unknown();
+    }
     if (what === 'meter-proved') state.leadOhms = leadOhms ?? 0;
     if (what === 'wires-off' && part !== undefined) state.wiresOff.add(part);
     if (what === 'jumper-on' && jumper) state.jumper = { between: jumper, tried: false };

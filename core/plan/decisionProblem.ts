@@ -1,6 +1,7 @@
 import { entropy } from '../inference/posterior';
 import type { Bench, Cost, Minutes } from './minutes';
 import type { UnitTest } from './unitTests';
+import { sameIn, termOf, type Doubt } from './doubt';
 
 /** A test as the planner weighs it. Hypotheses and suspects go by their place in the decision. */
 export interface Option {
@@ -205,20 +206,15 @@ export class DecisionProblem {
   }
 
   /** Adds up what each outcome has of those that can say, and gives how much these are together. */
-  private total({ outcome, found }: Option, { places, weights }: Belief): number {
+  private total({ outcome, found }: Option, belief: Belief): number {
+    const { places, weights } = belief;
     const { totals, outcomes } = this;
     let known = 0;
     if (found) {
-      let [whole, not] = [0, 0];
-      for (let k = 0; k < places.length; k++) {
-        const weight = weights[k] ?? 0;
-        const share = found[places[k] ?? 0] ?? 0;
-        known += weight;
-        whole += weight * share;
-        not += weight * (1 - share);
-      }
-      [outcomes[0], outcomes[1], totals[0], totals[1]] = [0, 1, not, whole];
+      [outcomes[0], outcomes[1]] = [0, 1];
+      [totals[0], totals[1]] = foundIn(found, belief, 0, places.length);
       this.shown = 2;
+      for (let k = 0; k < places.length; k++) known += weights[k] ?? 0;
       return known;
     }
     let shown = 0;
@@ -238,20 +234,15 @@ export class DecisionProblem {
   /** One suspect's part in the doubt over all outcomes; what cannot say is in each as all others are. */
   private partOf(
     { outcome, found }: Option,
-    { places, weights }: Belief,
+    belief: Belief,
     from: number,
     to: number,
     known: number,
   ): number {
+    const { places, weights } = belief;
     const { cells, totals, outcomes } = this;
     if (found) {
-      let [whole, not] = [0, 0];
-      for (let k = from; k < to; k++) {
-        const weight = weights[k] ?? 0;
-        const share = found[places[k] ?? 0] ?? 0;
-        whole += weight * share;
-        not += weight * (1 - share);
-      }
+      const [not, whole] = foundIn(found, belief, from, to);
       return termOf(not) + termOf(whole);
     }
     let unknown = 0;
@@ -322,12 +313,21 @@ export class DecisionProblem {
   }
 }
 
-/** Whether explanations of one suspect all foretell one outcome. */
-function sameIn(outcome: Int8Array, places: readonly number[], from: number, to: number): boolean {
-  const first = outcome[places[from] ?? 0] ?? -1;
-  if (first < 0) return false;
-  for (let k = from + 1; k < to; k++) if (outcome[places[k] ?? 0] !== first) return false;
-  return true;
+/** How much a look is expected not to find, and to find, by some of what is believed. */
+function foundIn(
+  found: Float64Array,
+  { places, weights }: Belief,
+  from: number,
+  to: number,
+): [not: number, whole: number] {
+  let [not, whole] = [0, 0];
+  for (let k = from; k < to; k++) {
+    const weight = weights[k] ?? 0;
+    const share = found[places[k] ?? 0] ?? 0;
+    whole += weight * share;
+    not += weight * (1 - share);
+  }
+  return [not, whole];
 }
 
 /** Bayes' rule: what is believed after an outcome, without what has become too improbable to plan for. */
@@ -357,19 +357,6 @@ function believed(
   for (let k = 0; k < after.length; k++) after[k] = (after[k] ?? 0) / kept;
   return { places: left, weights: after };
 }
-
-/** What is the same for all options in one place of a call. */
-interface Doubt {
-  /** Where the explanations of each suspect end. */
-  ends: readonly number[];
-  /** The part of each suspect in the doubt. */
-  terms: readonly number[];
-  /** Doubt between suspects. */
-  bits: number;
-}
-
-/** The part of one probability in the doubt, in bits. */
-const termOf = (mass: number): number => (mass > 0 ? -mass * Math.log2(mass) : 0);
 
 /** Probability of an outcome under a hypothesis; what cannot say is in every branch as it was. */
 function like({ outcome, found }: Option, i: number, which: number, share: number): number {

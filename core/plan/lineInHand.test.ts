@@ -10,7 +10,11 @@ import { lineInHand, pointsOf } from './lineInHand';
 const diagram = builtIn('top-load-washer');
 if (!diagram) throw new Error('no washer');
 const lines = linePaths(diagram, new UseRuns(diagram).of([]));
-const spin = { subject: 'drive', steps: 'timer=wash,wait=30,timer=spin,wait=30', outcome: 'off' } as const;
+const spin = {
+  subject: 'drive',
+  steps: 'timer=wash,wait=30,timer=spin,wait=30',
+  outcome: 'off',
+} as const;
 const owners = (line: LinePath | undefined) => line?.ways.map(({ owner }) => owner);
 
 describe('the line that is looked at', () => {

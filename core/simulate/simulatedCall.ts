@@ -104,7 +104,8 @@ export class Technician {
   }
 }
 
-function take(
+/** What somebody finds by a test on a unit with something wrong in it. */
+export function take(
   predictor: UnitPredictor,
   test: UnitTest,
   { causes, faults }: UnitHypothesis,

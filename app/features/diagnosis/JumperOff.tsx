@@ -3,7 +3,7 @@ import { Card } from '../../ui/Card';
 import { ProbePair } from '../../ui/ProbePair';
 import { Type } from '../../ui/Type';
 import type { TryTest } from '../../../core/plan/unitTests';
-import { ProvedDead } from './MakeSafe';
+import { ProvedDead } from '../safety/MakeSafe';
 import type { Work } from './useWork';
 
 /** After its one try a jumper comes off before anything else is done. */
@@ -21,7 +21,7 @@ export function JumperOff({
       </Type>
       <ProbePair diagram={work.call.diagram} from={jumper[0]} to={jumper[1]} lifted={[]} named />
       <Type>Control off, power off, prove it dead, then take the jumper off.</Type>
-      <ProvedDead work={work} />
+      <ProvedDead safe={work.safe} makeSafe={work.makeSafe} />
       <Button
         look="act"
         icon="scissors"

@@ -8,6 +8,7 @@ import { Type } from '../../ui/Type';
 import type { GoodShown } from '../../workers/diagnosis';
 import { Good } from './Good';
 import { sayUse } from '../../../core/describe/use';
+import { ProvedDead } from '../safety/MakeSafe';
 import { Reach } from './TestCard';
 import type { Work } from './useWork';
 
@@ -44,14 +45,7 @@ export function LiveScript({ work, test, good, ready }: Props) {
             disabled={!work.safe}
             onPress={() => setStep('power')}
           />
-          {!work.safe && (
-            <Button
-              icon="check"
-              label="It is dead and proved"
-              testID="live-dead"
-              onPress={work.makeSafe}
-            />
-          )}
+          {!work.safe && <ProvedDead safe={work.safe} makeSafe={work.makeSafe} />}
         </>
       )}
       {step === 'power' && (

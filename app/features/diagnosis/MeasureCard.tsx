@@ -13,7 +13,7 @@ import { space } from '../../theme/theme';
 import type { GoodShown } from '../../workers/diagnosis';
 import { BeforePower, ThenOff } from './BeforePower';
 import { Good } from './Good';
-import { ProvedDead } from './MakeSafe';
+import { ProvedDead } from '../safety/MakeSafe';
 import type { Work } from './useWork';
 
 interface Props {
@@ -34,7 +34,7 @@ export function MeasureCard({ work, test, good }: Props) {
     return (
       <>
         {!quantity && <Clamp name={name} />}
-        {!quantity && !work.safe && <ProvedDead work={work} />}
+        {!quantity && !work.safe && <ProvedDead safe={work.safe} makeSafe={work.makeSafe} />}
         <BeforePower
           work={work}
           steps={steps}

@@ -1,6 +1,6 @@
 import { JumperOff } from './JumperOff';
 import { LiveScript } from './LiveScript';
-import { MakeSafe } from './MakeSafe';
+import { Ready } from './Ready';
 import { OwnReadingCard } from './OwnReadingCard';
 import type { OwnReading } from './useOwnReading';
 import type { Work } from './useWork';
@@ -20,7 +20,9 @@ export function OwnReadingPane({
   return (
     <>
       <OwnReadingCard work={work} own={own} done={done} />
-      {test?.kind === 'ohm' && !work.safe && <MakeSafe work={work} live={undefined} />}
+      {test?.kind === 'ohm' && !(work.safe && work.meterProved) && (
+        <Ready work={work} live={undefined} />
+      )}
       {test?.kind === 'volt' && !own.clear && (
         <LiveScript
           key={`${test.from} ${test.to} ${test.steps}`}

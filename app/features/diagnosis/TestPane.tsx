@@ -10,8 +10,8 @@ import { JumperOff } from './JumperOff';
 import { LastEntry } from './LastEntry';
 import { LooksCard } from './LooksCard';
 import { LiveScript } from './LiveScript';
-import { MakeSafe } from './MakeSafe';
 import { OwnReadingPane } from './OwnReadingPane';
+import { Ready } from './Ready';
 import { RefuseCard } from './RefuseCard';
 import { RepairCard } from './RepairCard';
 import { SecondLookCard } from './SecondLookCard';
@@ -67,6 +67,9 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
       )}
       {adding === 'looks' && <LooksCard work={work} done={done} />}
       {adding === 'act' && <Acts work={work} done={done} />}
+      {begun && (adding === 'statement' || adding === 'act') && (
+        <Button icon="x" label="Cancel" testID="say-cancel" onPress={done} />
+      )}
       {adding === 'reading' && <OwnReadingPane work={work} own={own} done={done} />}
       {begun && !work.thinking && adding === undefined && (
         <>
@@ -136,7 +139,7 @@ const TOLD_BESIDES = [
 function Card({ work, hand }: { work: Work; hand: InHand }) {
   const { advice, again, live, at } = hand;
   if (hand.jumperLeft) return <JumperOff work={work} jumper={hand.jumperLeft} />;
-  if (hand.unsafe) return <MakeSafe work={work} live={hand.goLive} />;
+  if (hand.unsafe) return <Ready work={work} live={hand.goLive} />;
   if (again) return <SecondLookCard work={work} again={again} />;
   if (live)
     return (

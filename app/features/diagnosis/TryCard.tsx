@@ -8,7 +8,7 @@ import { ProbePair } from '../../ui/ProbePair';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { BeforePower, ThenOff } from './BeforePower';
-import { ProvedDead } from './MakeSafe';
+import { ProvedDead } from '../safety/MakeSafe';
 import type { Work } from './useWork';
 
 interface Props {
@@ -100,7 +100,7 @@ function ClipOn({
         It could start by itself when power comes. The jumper comes off right after this one try; no
         safety is ever bridged.
       </Type>
-      {!work.safe && <ProvedDead work={work} />}
+      {!work.safe && <ProvedDead safe={work.safe} makeSafe={work.makeSafe} />}
       <Button
         look="act"
         icon="link"

@@ -61,7 +61,9 @@ function Opened({ work, back }: { work: Work; back: string }) {
   // What is new in hand begins above, so that nobody reads half a state; quick looks stay where they are.
   const scroll = useRef<ScrollView>(null);
   const inHand =
-    adding === 'looks' ? adding : [adding, evidence.length, hand.unsafe, hand.at, work.safe].join();
+    adding === 'looks'
+      ? adding
+      : [adding, evidence.length, hand.unsafe, hand.at, work.safe, work.meterProved].join();
   useEffect(() => scroll.current?.scrollTo({ y: 0, animated: false }), [inHand]);
   const { again, points } = hand;
   // The keys come in a task of their own after the card, so that no press waits for both.
@@ -71,7 +73,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const keys = {
     n: hand.next,
     ...(evidence.length && { u: () => work.takeBack(evidence.at(-1)?.id ?? '') }),
-    ...(hand.unsafe && { d: work.makeSafe }),
+    ...(!work.safe && { d: work.makeSafe }),
   };
   useKeys(keys, sight);
   const picked = usePicked(call.diagram, points);
@@ -173,7 +175,14 @@ function Opened({ work, back }: { work: Work; back: string }) {
           />
           {pane === 'log' && panes.log}
           {pane !== 'log' && pane !== 'test' && (
-            <ScrollView contentContainerStyle={styles.inner}>{panes[pane]}</ScrollView>
+            <ScrollView
+              tabIndex={0}
+              role="region"
+              aria-label={PANES[pane]}
+              contentContainerStyle={styles.inner}
+            >
+              {panes[pane]}
+            </ScrollView>
           )}
           {/* Out of sight it keeps what was typed and how far it was scrolled. */}
           <View style={sight ? styles.pane : styles.away}>

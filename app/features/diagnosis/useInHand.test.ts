@@ -45,6 +45,7 @@ function workWith(
   const work: Partial<Work> = {
     evidence,
     safe,
+    meterProved: true,
     thinking: false,
     findings: { tests, verdict } as ShownFindings,
   };

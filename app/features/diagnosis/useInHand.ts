@@ -28,7 +28,7 @@ export interface InHand {
   goLive: (() => void) | undefined;
   /** A jumper that has had its try, or that nothing in hand wants: it comes off before anything else. */
   jumperLeft: TryTest['jumper'];
-  /** Ohms are in hand and power may be on. */
+  /** Ohms are in hand, and power may be on or the meter is not proved. */
   unsafe: boolean;
   /** The two points in hand, read or not yet. */
   points: MeterTest | undefined;
@@ -56,7 +56,8 @@ export function useInHand(
   chosen: ChosenTest | undefined,
   setChosen: (to: ChosenTest) => void,
 ): InHand {
-  const { findings, evidence, thinking, safe } = work;
+  const { findings, evidence, thinking } = work;
+  const ready = work.safe && work.meterProved;
   const [liveOf, setLiveOf] = useState<ShownTest>();
   const [clearOf, setClearOf] = useState<ShownTest>();
   const [twinAfter, setTwinAfter] = useState<Work['evidence']>();
@@ -88,10 +89,10 @@ export function useInHand(
     live,
     goLive: advice?.live && !live ? () => setLiveOf(advice) : undefined,
     jumperLeft,
-    unsafe: ohm !== undefined && !safe,
+    unsafe: ohm !== undefined && !ready,
     points: ohm ?? live?.test,
     good: again ? again.good : live ? live.good : advice?.good,
-    reading: jumper ? undefined : ohm ? (safe ? ohm : undefined) : cleared,
+    reading: jumper ? undefined : ohm ? (ready ? ohm : undefined) : cleared,
     standClear: () => setClearOf(advice),
     // With the next entry it is this unit's turn again.
     twin: ohm !== undefined && twinAfter === evidence,

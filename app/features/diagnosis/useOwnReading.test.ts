@@ -6,7 +6,12 @@ import type { Work } from './useWork';
 const diagram = builtIn('top-load-washer');
 if (!diagram) throw new Error('no washer');
 type At = Parameters<typeof useOwnReading>[0];
-const at = (safe: boolean, jumper?: Work['jumper']): At => ({ call: { diagram }, safe, jumper });
+const at = (safe: boolean, jumper?: Work['jumper']): At => ({
+  call: { diagram },
+  safe,
+  meterProved: true,
+  jumper,
+});
 const hold = (first: At) => renderHook((each: At) => useOwnReading(each), { initialProps: first });
 const jumper: Work['jumper'] = { between: ['timer.L', 'timer.SP'], tried: false };
 

@@ -59,10 +59,10 @@ export interface OwnReading extends Said {
 }
 
 /** What a reading of one's own goes by. */
-type At = Pick<Work, 'safe' | 'jumper'> & { call: { diagram: Diagram } };
+type At = Pick<Work, 'safe' | 'meterProved' | 'jumper'> & { call: { diagram: Diagram } };
 
 /** A reading that nobody proposed: its points, and how everything stands while it is taken. */
-export function useOwnReading({ call: { diagram }, safe, jumper }: At): OwnReading {
+export function useOwnReading({ call: { diagram }, safe, meterProved, jumper }: At): OwnReading {
   const [said, setSaid] = useState(NOTHING);
   const { points, moved, alone, out, value, byHand, wiggle, live } = said;
   const [from, to] = points;
@@ -118,7 +118,7 @@ export function useOwnReading({ call: { diagram }, safe, jumper }: At): OwnReadi
     positions: found && !found.handless ? positionsOf(diagram, found) : [],
     wayRound,
     test,
-    ready: !jumper && (test?.kind === 'ohm' ? safe : said.clear) ? test : undefined,
+    ready: !jumper && (test?.kind === 'ohm' ? safe && meterProved : said.clear) ? test : undefined,
   };
 }
 

@@ -36,6 +36,7 @@ import { change } from '../../state/settings';
 import { useMinute } from '../../ui/useMinute';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
+import { usePresence } from '../safety/usePresence';
 import { useDiagnosis, type Diagnosis } from './useDiagnosis';
 
 /** A test that is read with a meter. */
@@ -60,6 +61,9 @@ export interface Work extends Diagnosis {
   choose: (way: Partial<WayOfWorking>) => void;
   setBlind: (blind: boolean) => void;
   makeSafe: () => void;
+  /** The meter in hand is proved and its leads are read. */
+  meterProved: boolean;
+  proveMeter: (leadOhms: number) => void;
   clip: (what: 'jumper-on' | 'jumper-off', jumper: NonNullable<TryTest['jumper']>) => void;
   standClear: () => void;
   tell: (
@@ -123,9 +127,10 @@ export function useWork(callId: string): WorkOpening {
   // The same evidence stays the same thing while lines that are none join the log.
   const evidence = useSame(known.evidence, known.evidence.map((each) => each.id).join());
   const now = useMinute();
+  const since = usePresence(callId);
   const acknowledged = useMemo(
-    () => powerAndIsolation(entries ?? [], diagram, now),
-    [entries, diagram, now],
+    () => powerAndIsolation(entries ?? [], diagram, { now, since }),
+    [entries, diagram, now, since],
   );
   const key = call && `${call.diagramId}/${call.diagramVersion}`;
   const unit = useMemo(
@@ -191,6 +196,8 @@ export function useWork(callId: string): WorkOpening {
       blind,
       choose: (some) => dispatch(change({ way: { ...way, ...some } })),
       setBlind: (now) => dispatch(change({ blind: now })),
+      meterProved: leadOhms !== undefined,
+      proveMeter: (ohms) => log('acknowledged', { what: 'meter-proved', leadOhms: ohms }),
       makeSafe: () => log('acknowledged', { what: 'made-safe' }),
       clip: (what, jumper) => log('acknowledged', { what, jumper }),
       standClear: () => log('acknowledged', { what: 'stood-clear' }),

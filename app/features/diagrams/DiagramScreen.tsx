@@ -75,7 +75,12 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
       {pane === 'drawing' ? (
         <TeachingBenchPane diagram={diagram} drawingKey={drawingKey} />
       ) : (
-        <ScrollView contentContainerStyle={styles.inner}>
+        <ScrollView
+          tabIndex={0}
+          role="region"
+          aria-label={PANES[pane]}
+          contentContainerStyle={styles.inner}
+        >
           {pane === 'tables' &&
             switches(diagram).map((part) => (
               <PlainTable key={part.id} diagram={diagram} part={part} />

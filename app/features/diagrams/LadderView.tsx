@@ -26,7 +26,7 @@ interface Props {
 const ZOOMS = [0.5, 0.7, 1, 1.4, 2];
 /** At this zoom no text is smaller than 14. */
 const READABLE = 2;
-const TARGET = 40;
+const TARGET = 44;
 
 /** The ladder of a diagram as it stands, moved by a finger or the wheel, with points to tap. */
 export const LadderView = memo(function LadderView({

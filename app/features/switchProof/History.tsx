@@ -1,5 +1,5 @@
 import Feather from '@expo/vector-icons/Feather';
-import { useMemo, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Type } from '../../ui/Type';
@@ -26,12 +26,17 @@ export function History({
   above: ReactNode;
   below?: ReactNode;
 }) {
-  const { readings, state } = proof;
+  const { readings, state, gate } = proof;
+  // What is next begins above, so that nobody reads half a state.
+  const list = useRef<FlatList<LoggedReading>>(null);
+  const counted = readings.length;
+  useEffect(() => list.current?.scrollToOffset({ offset: 0, animated: false }), [gate, counted]);
   const items = useAppSelector((all) => all.outbox.items);
   const waiting = useMemo(() => new Set(items.map((each) => each.id)), [items]);
   const lines = useMemo(() => readings.toReversed(), [readings]);
   return (
     <FlatList
+      ref={list}
       data={lines}
       keyExtractor={({ id }) => id}
       renderItem={({ item }) => (

@@ -277,7 +277,7 @@ const styles = StyleSheet.create({
     paddingHorizontal: space.xs,
   },
   written: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
-  words: { minHeight: 32, justifyContent: 'center' },
+  words: { minHeight: 44, minWidth: 44, justifyContent: 'center' },
   underline: { textDecorationLine: 'underline' },
   grow: { flex: 1 },
   row: { flexDirection: 'row', gap: 6 },

@@ -58,10 +58,12 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
   const reading = !gate && !asking && next ? next : undefined;
   const range = reading && !proof.meter.autoRanging ? sayNext(proof, reading).range.id : undefined;
   const take = (): void => setLooked(slip);
+  const makeSafe = (): void => proof.acknowledge('made-safe');
 
   useKeys({
     u: last && (() => proof.takeBack(last.id, 'undone')),
     ...(asking && { Enter: take }),
+    ...(gate === 'made-safe' && { d: makeSafe, Enter: makeSafe }),
   });
 
   const verdict = <VerdictCard proof={proof} />;

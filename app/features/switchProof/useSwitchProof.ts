@@ -19,6 +19,7 @@ import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useMinute } from '../../ui/useMinute';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
+import { usePresence } from '../safety/usePresence';
 import { usePlannedProof } from './usePlannedProof';
 
 /** What has to be done before the first reading, in order. */
@@ -37,6 +38,8 @@ export interface SwitchProof {
   state: SwitchState;
   next: NextReading | undefined;
   gate: Gate | undefined;
+  /** Power was on, or may have been, since it was made safe. */
+  poweredSince: boolean;
   acknowledge: (gate: Gate, leadOhms?: number) => void;
   /** Enters what the meter showed; what is said both ways comes back as a question. */
   enter: (said: string, range: string | undefined) => DisplayProblem | undefined;
@@ -62,9 +65,10 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
   const diagram = call?.diagram;
   const entries = call?.entries;
   const now = useMinute();
+  const since = usePresence(callId);
   const acknowledged = useMemo(
-    () => powerAndIsolation(entries ?? [], diagram, now),
-    [entries, diagram, now],
+    () => powerAndIsolation(entries ?? [], diagram, { now, since }),
+    [entries, diagram, now, since],
   );
   const { leadOhms } = acknowledged;
   const meter = useMemo(() => {
@@ -137,6 +141,7 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
       readings,
       ...worked,
       gate,
+      poweredSince: acknowledged.poweredSince,
       acknowledge: (what, lead) =>
         log('acknowledged', {
           what,

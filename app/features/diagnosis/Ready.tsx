@@ -1,0 +1,16 @@
+import { MakeSafe } from '../safety/MakeSafe';
+import { ProveMeter } from '../safety/ProveMeter';
+import type { Work } from './useWork';
+
+/** What comes before ohms: the unit dead and proved so, then the meter proved, once a visit. */
+export function Ready({ work, live }: { work: Work; live: (() => void) | undefined }) {
+  if (work.safe) return <ProveMeter proved={work.proveMeter} />;
+  return (
+    <MakeSafe
+      diagram={work.call.diagram}
+      poweredSince={work.poweredSince}
+      makeSafe={work.makeSafe}
+      live={live}
+    />
+  );
+}

@@ -1,0 +1,119 @@
+import { AxeBuilder } from '@axe-core/webdriverjs';
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { owners } from '../core/diagram/terminal';
+import type { Diagram } from '../core/diagram/diagram';
+import { LIBRARY } from '../library/library';
+import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { goTo, SCREENS, type ScreenState } from './screens';
+import { Yarrix } from './yarrix';
+
+jest.setTimeout(300_000);
+
+let yarrix: Yarrix;
+beforeAll(async () => {
+  yarrix = await Yarrix.fresh();
+});
+afterAll(() => yarrix.end());
+
+/** What the model calls things, and no person does; names that are said as they are written are left out. */
+function identifiers(diagrams: readonly Diagram[]): Set<string> {
+  const said = new Set<string>();
+  const ids = new Set<string>();
+  for (const diagram of diagrams) {
+    const names = [...owners(diagram), ...diagram.actuators].map(({ name }) => name);
+    for (const word of names
+      .join(' ')
+      .toLowerCase()
+      .split(/[^\w-]+/))
+      said.add(word);
+    for (const { id, terminals } of owners(diagram))
+      for (const terminal of terminals) ids.add(`${id}.${terminal.id}`);
+    for (const { id } of diagram.wires) ids.add(id);
+    for (const { id } of [...owners(diagram), ...diagram.actuators, ...diagram.panels])
+      if (id.includes('-')) ids.add(id);
+  }
+  return new Set([...ids].filter((id) => !said.has(id)));
+}
+
+/** Words that are read or read out on the page, with what is too small for a thumb or an eye. */
+const LOOK = `
+  const seen = (e) => e.checkVisibility() && e.getClientRects().length > 0;
+  const texts = [document.body.innerText];
+  for (const e of document.querySelectorAll('[aria-label],[title],[placeholder]'))
+    if (seen(e)) texts.push(e.getAttribute('aria-label') ?? '', e.getAttribute('placeholder') ?? '');
+  const small = [...document.querySelectorAll('button,a,input,[role=button],[role=link],[role=tab],[role=radio]')]
+    .filter(seen)
+    .filter((e) => { const { width, height } = e.getBoundingClientRect(); return Math.min(width, height) < 43.5; })
+    .map((e) => e.dataset.testid ?? e.outerHTML.slice(0, 120));
+  const fine = [];
+  const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  for (let node = walk.nextNode(); node; node = walk.nextNode()) {
+    const e = node.parentElement;
+    if (node.textContent.trim() && seen(e) && !e.closest('svg,style,script') && parseFloat(getComputedStyle(e).fontSize) < 14)
+      fine.push(node.textContent);
+  }
+  const sideways = document.documentElement.scrollWidth > innerWidth + 1;
+  return { text: texts.join(' '), small, fine, sideways };`;
+
+const THEMES = ['light', 'dark'] as const;
+/** Every state in both themes; else those of one size in one of them by turns, which takes half the time. */
+const EVERY = process.env['YARRIX_BOTH_THEMES'] !== undefined;
+
+const NAMES = identifiers(LIBRARY);
+const words = (text: string): string[] =>
+  text.split(/[^\w.=,-]+/).map((word) => word.replace(/[.,]+$/, ''));
+
+/** What is wrong with a state as it stands on the page, in words. */
+async function faults(page: Browser): Promise<string[]> {
+  const { violations } = await new AxeBuilder(page.driver)
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  const look = await page.driver.executeScript<{
+    text: string;
+    small: string[];
+    fine: string[];
+    sideways: boolean;
+  }>(LOOK);
+  return [
+    ...violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' ')}`,
+    ),
+    ...look.small.map((each) => `too small for a thumb: ${each}`),
+    ...look.fine.map((each) => `too small to read: ${each}`),
+    ...words(look.text)
+      .filter((word) => NAMES.has(word) || /^[a-z-]+=[\w-]+/.test(word))
+      .map((word) => `a name of the model: ${word}`),
+    ...(look.sideways ? ['it scrolls sideways'] : []),
+  ];
+}
+
+it.each([
+  ['a phone', PHONE, SCREENS],
+  ['a wide screen', WIDE_WINDOW, SCREENS.filter(({ wide }) => wide)],
+] as [string, typeof PHONE, readonly ScreenState[]][])(
+  'every state can be used by everybody and says nothing in the model’s names, on %s',
+  async (_, size, states) => {
+    const found: Record<string, string[]> = {};
+    for (const theme of THEMES) {
+      const page = await Browser.open(size, theme);
+      for (const [i, state] of states.entries()) {
+        if (!EVERY && !state.wide && THEMES[i % THEMES.length] !== theme) continue;
+        const wrong = await goTo(page, yarrix.address, state).then(
+          () => faults(page),
+          (error: Error) => [error.message],
+        );
+        if (wrong.length) found[`${state.name}, ${theme}`] = wrong;
+      }
+      await page.close(SERVER_AWAY);
+    }
+    expect(found).toEqual({});
+  },
+);
+
+it('has all of its states in docs/screens.md', () => {
+  const told = readFileSync(resolve(__dirname, '../docs/screens.md'), 'utf8');
+  expect(
+    SCREENS.filter(({ name }) => !told.includes(`| ${name} `)).map(({ name }) => name),
+  ).toEqual([]);
+});

@@ -1,0 +1,135 @@
+import type { Browser } from './browser';
+
+/** One state of a screen: where it is, what is done there to come to it, and what is on it then. */
+export interface ScreenState {
+  name: string;
+  path: string;
+  type?: Record<string, string>;
+  press?: readonly string[];
+  shows: string;
+  /** It is looked at on a wide screen too. */
+  wide?: true;
+}
+
+export const callNumber = (number: number): string =>
+  `00000000-0000-4000-8000-00020000000${number}`;
+const call = (number: number): string => `/call/${callNumber(number)}`;
+const work = (number: number, choices = ''): string => `${call(number)}/work${choices}`;
+
+/** Every screen and state of the demo, with its address; docs/screens.md says what each is for. */
+export const SCREENS: readonly ScreenState[] = [
+  { name: 'Calls', path: '/', shows: 'new-call', wide: true },
+  { name: 'Calls, none found', path: '/', type: { search: 'zebra' }, shows: 'none-match' },
+  { name: 'New call', path: '/new', shows: 'all-diagrams', wide: true },
+  {
+    name: 'New call, something missing',
+    path: '/new',
+    press: ['open-call'],
+    shows: 'field-make-fault',
+  },
+  {
+    name: 'New call, the complaint in words',
+    path: '/new?diagram=coil-burner/1',
+    type: { 'field-complaint': 'the burner wont get hot but its light comes on' },
+    shows: 'fit-coil-off',
+  },
+  { name: 'Call', path: call(2), shows: 'switch-infinite', wide: true },
+  { name: 'Call that is not there', path: call(9).replace('0002', '0009'), shows: 'failed' },
+  { name: 'Switch, make safe', path: `${call(2)}/infinite`, shows: 'make-safe' },
+  {
+    name: 'Switch, next reading',
+    path: `${call(2)}/infinite`,
+    press: ['made-safe'],
+    shows: 'keypad',
+    wide: true,
+  },
+  {
+    name: 'Switch, prove the meter',
+    path: `${call(5)}/lid-switch`,
+    press: ['made-safe'],
+    shows: 'prove-meter',
+  },
+  {
+    name: 'Switch, a question back',
+    path: `${call(2)}/infinite`,
+    press: ['write'],
+    shows: 'written',
+  },
+  {
+    name: 'Switch, verdict',
+    path: `${call(4)}/monitor`,
+    press: ['made-safe', 'meter-proved'],
+    shows: 'verdict-fault',
+  },
+  { name: 'Switch that is not there', path: `${call(2)}/nothing`, shows: 'no-switch' },
+  { name: 'Work, complaint', path: work(6), shows: 'complaint' },
+  { name: 'Work, a test', path: work(2), shows: 'next-test', wide: true },
+  { name: 'Work, why', path: work(2), press: ['why'], shows: 'meaning-0' },
+  { name: 'Work, not this one', path: work(2), press: ['refuse-test'], shows: 'refuse' },
+  { name: 'Work, how to work', path: work(2), press: ['open-way'], shows: 'visit' },
+  { name: 'Work, what it does', path: work(2, '?say=statement'), shows: 'complaint' },
+  { name: 'Work, quick looks', path: work(2, '?say=looks'), shows: 'looks' },
+  {
+    name: 'Work, something noticed',
+    path: work(2, '?say=looks'),
+    press: ['add-sight'],
+    shows: 'sights',
+  },
+  { name: 'Work, something done', path: work(2, '?say=act'), shows: 'acts' },
+  { name: 'Work, own reading', path: work(2, '?say=reading'), shows: 'own-reading' },
+  {
+    name: 'Work, own reading, its points',
+    path: work(2, '?say=reading'),
+    type: { 'own-where': 'lamp a b' },
+    press: ['own-named'],
+    shows: 'own-good',
+  },
+  {
+    name: 'Work, own clamp',
+    path: work(2, '?say=reading'),
+    press: ['own-other', 'own-clamp-coil'],
+    shows: 'clamp',
+  },
+  { name: 'Work, suspects', path: work(2, '?pane=suspects'), shows: 'suspects' },
+  { name: 'Work, log', path: work(2, '?pane=log'), shows: 'evidence-row' },
+  { name: 'Work, table', path: work(2, '?pane=table'), shows: 'pane-table' },
+  { name: 'Work, line', path: work(2, '?pane=diagram'), shows: 'line' },
+  {
+    name: 'Work, line, two points tapped',
+    path: work(2, '?pane=diagram'),
+    press: ['joint-coil.a', 'joint-coil.b'],
+    shows: 'picked-good',
+  },
+  {
+    name: 'Work, drawing',
+    path: work(2, '?pane=diagram'),
+    press: ['show-drawing'],
+    shows: 'ladder',
+  },
+  { name: 'Diagrams', path: '/diagrams', shows: 'diagram-wall-oven', wide: true },
+  {
+    name: 'Diagrams, none found',
+    path: '/diagrams',
+    type: { search: 'zebra' },
+    shows: 'none-match',
+  },
+  { name: 'Diagram, drawing', path: '/diagram/coil-burner', shows: 'ladder', wide: true },
+  { name: 'Diagram, tables', path: '/diagram/coil-burner?pane=tables', shows: 'pane-tables' },
+  { name: 'Diagram, parts', path: '/diagram/coil-burner?pane=parts', shows: 'diagram-pane' },
+  {
+    name: 'Diagram, complaints',
+    path: '/diagram/coil-burner?pane=complaints',
+    shows: 'pane-complaints',
+  },
+  { name: 'Diagram, cautions', path: '/diagram/coil-burner?pane=cautions', shows: 'cautions' },
+  { name: 'Diagram that is not there', path: '/diagram/nothing', shows: 'failed' },
+  { name: 'No such page', path: '/nowhere', shows: 'not-found' },
+];
+
+/** Brings a page to a state of a screen. */
+export async function goTo(page: Browser, address: string, state: ScreenState): Promise<void> {
+  await page.driver.get(`${address}${state.path}`);
+  for (const [id, text] of Object.entries(state.type ?? {})) await page.fill(id, text);
+  for (const id of state.press ?? []) await page.press(id);
+  await page.find(state.shows);
+}
