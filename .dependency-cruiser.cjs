@@ -60,13 +60,19 @@ module.exports = {
     appOnly('state', ['sync']),
     appOnly('theme', ['state']),
     appOnly('ui', ['theme', 'state', 'sync', 'search']),
-    ...['calls', 'diagrams', 'switchProof'].map((feature) =>
+    ...['calls', 'diagrams', 'safety'].map((feature) =>
       appOnly(`features/${feature}`, BELOW_FEATURES),
     ),
     // Diagnosing a unit shows its drawing and the tables of its switches.
-    appOnly('features/diagnosis', [...BELOW_FEATURES, 'features/diagrams', 'features/switchProof']),
+    appOnly('features/switchProof', [...BELOW_FEATURES, 'features/safety']),
+    appOnly('features/diagnosis', [
+      ...BELOW_FEATURES,
+      'features/safety',
+      'features/diagrams',
+      'features/switchProof',
+    ]),
     only('demo', ['core', 'contract', 'library', 'server']),
-    only('e2e', ['core', 'library']),
+    only('e2e', ['core', 'library', 'contract']),
     {
       name: 'core-has-no-packages',
       severity: 'error',

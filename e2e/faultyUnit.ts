@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { Key } from 'selenium-webdriver';
 import type { CallDetail, CallPage } from '../contract/call';
 import { evidenceOf, refusalsOf } from '../core/call/log';
@@ -58,7 +59,8 @@ export class FaultyUnit {
   /** Whether it is known to be dead, and the meter proved, on this device. */
   safe = false;
   metered = false;
-  private refusals: Refusal[] = [];
+  /** Tests that were refused, as the server knows them. */
+  refusals: Refusal[] = [];
   private readonly technician = new Technician(() => 0.5);
   /** The way of working that was chosen on the page. */
   live = false;
@@ -74,7 +76,7 @@ export class FaultyUnit {
     const [only] = parsed.value;
     const { hypotheses } = diagnosis.predictor;
     this.place = hypotheses.findIndex(
-      ({ causes: [one] }) => one && only && JSON.stringify(one) === JSON.stringify(only),
+      ({ causes: [one] }) => one && only && isDeepStrictEqual(one, only),
     );
     const complaint = complaintOf(diagnosis.predictor, this.place);
     if (!complaint) throw new Error(`${id}: ${fault} is not noticed`);
@@ -272,7 +274,8 @@ const WATCH_STALLS = `window.stalls = [];
   new PerformanceObserver((list) => list.getEntries().forEach(({ duration }) => stalls.push([duration, pressed])))
     .observe({ type: 'longtask' });`;
 
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+/** A text as a pattern finds it. */
+export const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
 const diagnoses = new Map<string, UnitDiagnosis>();
 

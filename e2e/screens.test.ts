@@ -58,7 +58,7 @@ const LOOK = `
 
 const THEMES = ['light', 'dark'] as const;
 /** Every state in both themes; else those of one size in one of them by turns, which takes half the time. */
-const EVERY = process.env['YARRIX_BOTH_THEMES'] !== undefined;
+const EVERY = process.env['YARRIX_ALL'] !== undefined;
 
 const NAMES = identifiers(LIBRARY);
 const words = (text: string): string[] =>

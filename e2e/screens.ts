@@ -75,6 +75,7 @@ export const SCREENS: readonly ScreenState[] = [
     press: ['add-sight'],
     shows: 'sights',
   },
+  { name: 'Work, supply', path: work(2, '?say=supply'), shows: 'supply' },
   { name: 'Work, something done', path: work(2, '?say=act'), shows: 'acts' },
   { name: 'Work, own reading', path: work(2, '?say=reading'), shows: 'own-reading' },
   {

@@ -91,6 +91,9 @@ const VIEWS: View[] = [
       ...['moment-thermostat=heat,wait=120', 'subject-valve', 'outcome-runs'],
     ],
   }),
+  view('work-line', PHONE, 'light', `${call(6)}/work?pane=diagram`, 'picked-good', {
+    press: ['joint-high-limit.1', 'joint-high-limit.2'],
+  }),
   view('work-wide', WIDE_WINDOW, 'dark', `${call(1)}/work`, 'suspects'),
   view('diagrams', PHONE, 'light', '/diagrams', 'diagram-wall-oven', {
     press: ['star-gas-furnace'],
@@ -103,9 +106,6 @@ const VIEWS: View[] = [
   }),
   view('wide', WIDE_WINDOW, 'light', `${call(2)}/infinite`, 'last-reading', {
     press: ['made-safe'],
-  }),
-  view('wide-dark', WIDE_WINDOW, 'dark', `${call(3)}/selector`, 'next-reading', {
-    press: ['made-safe', 'depth'],
   }),
 ];
 

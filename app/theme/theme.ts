@@ -9,6 +9,8 @@ export const radius = { small: 6, medium: 12, round: 999 } as const;
 export const touch = { key: 60, button: 56, row: 64 } as const;
 /** From this width on the panes stand side by side. */
 export const WIDE_FROM = 1000;
+/** Under this height the keys move with what they are for, which they would cover. */
+export const LOW_UNDER = 600;
 
 export const face = {
   text: 'Archivo_500Medium',

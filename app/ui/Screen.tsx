@@ -1,14 +1,16 @@
 import Feather from '@expo/vector-icons/Feather';
 import { Link } from 'expo-router';
 import Head from 'expo-router/head';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { refusedItems } from '../sync/outbox';
 import { useAppSelector } from '../state/hooks';
 import { space, touch, useTheme } from '../theme/theme';
+import { KeysCard, type KeyHint } from './KeysCard';
 import { RefusedCard } from './RefusedCard';
 import { ShopStrip } from './ShopStrip';
 import { Type } from './Type';
+import { useKeys } from './useKeys';
 import { WaitingStrip } from './WaitingStrip';
 
 interface Props {
@@ -18,13 +20,20 @@ interface Props {
   /** Where the arrow leads; none on the first screen. */
   back?: string;
   actions?: ReactNode;
+  /** Keys of a keyboard that do something here. */
+  keys?: readonly KeyHint[];
   children: ReactNode;
 }
 
+const NO_KEYS: readonly KeyHint[] = [];
+
 /** The frame of every screen: where one is, how to get back, and whether anything still waits. */
-export function Screen({ title, under, back, actions, children }: Props) {
+export function Screen({ title, under, back, actions, keys = NO_KEYS, children }: Props) {
   const palette = useTheme();
   const refused = useAppSelector(refusedItems);
+  const [help, setHelp] = useState(false);
+  const close = (): void => setHelp(false);
+  useKeys({ '?': () => setHelp(!help), ...(help && { Escape: close }) });
   return (
     <View style={[styles.screen, { backgroundColor: palette.ground }]} role="main">
       <Head>
@@ -56,6 +65,7 @@ export function Screen({ title, under, back, actions, children }: Props) {
         <RefusedCard key={item.order} item={item} />
       ))}
       {children}
+      {help && <KeysCard keys={keys} close={close} />}
     </View>
   );
 }

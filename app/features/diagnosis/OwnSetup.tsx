@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { PLUGGED_IN } from '../../../core/behaviour/useRuns';
 import { drawnSetup } from '../../../core/diagram/setup';
 import { sayTerminals } from '../../../core/describe/point';
 import { sayPosition } from '../../../core/describe/position';
@@ -37,7 +38,7 @@ export function OwnSetup({ work, own }: { work: Work; own: OwnReading }) {
       </View>
       {own.live !== undefined ? (
         <View style={styles.row}>
-          {momentsOf(diagram).map(({ steps, says }) => (
+          {[PLUGGED, ...momentsOf(diagram).filter(notPlugged)].map(({ steps, says }) => (
             <Button
               key={steps}
               label={says}
@@ -117,6 +118,11 @@ export function OwnSetup({ work, own }: { work: Work; own: OwnReading }) {
     </>
   );
 }
+
+/** Before anything is done with it. */
+const PLUGGED = { steps: PLUGGED_IN, says: 'Plugged in' };
+
+const notPlugged = ({ steps }: { steps: string }): boolean => steps !== PLUGGED_IN;
 
 /** The quantity that moves the switch at hand, as it was when it was read: what it is drawn at, where nothing is said. */
 function Quantity({ work, own }: { work: Work; own: OwnReading }) {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { PLUGGED_IN } from '../../../core/behaviour/useRuns';
 import { sayTest } from '../../../core/describe/test';
 import { Button } from '../../ui/Button';
 import { useKeys } from '../../ui/useKeys';
@@ -16,6 +17,7 @@ import { RefuseCard } from './RefuseCard';
 import { RepairCard } from './RepairCard';
 import { SecondLookCard } from './SecondLookCard';
 import { TestCard } from './TestCard';
+import { SupplyCard } from './SupplyCard';
 import { Thinking } from './Thinking';
 import { UnitVerdictCard } from './UnitVerdictCard';
 import type { InHand } from './useInHand';
@@ -39,7 +41,7 @@ interface Props {
   active: boolean;
 }
 
-export const ADDING = ['statement', 'act', 'reading', 'looks'] as const;
+export const ADDING = ['statement', 'act', 'reading', 'looks', 'supply'] as const;
 export type Adding = (typeof ADDING)[number] | undefined;
 type Open = 'why' | 'way' | 'refuse' | undefined;
 
@@ -66,6 +68,16 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
         />
       )}
       {adding === 'looks' && <LooksCard work={work} done={done} />}
+      {adding === 'supply' && (
+        <SupplyCard
+          work={work}
+          done={done}
+          read={(points) => {
+            own.say({ points, live: PLUGGED_IN });
+            setAdding('reading');
+          }}
+        />
+      )}
       {adding === 'act' && <Acts work={work} done={done} />}
       {begun && (adding === 'statement' || adding === 'act') && (
         <Button icon="x" label="Cancel" testID="say-cancel" onPress={done} />
@@ -131,6 +143,7 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
 const TOLD_BESIDES = [
   { adds: 'statement', icon: 'message-circle', label: 'What it does', testID: 'tell-more' },
   { adds: 'looks', icon: 'eye', label: 'Quick looks', testID: 'open-looks' },
+  { adds: 'supply', icon: 'power', label: 'Supply', testID: 'open-supply' },
   { adds: 'reading', icon: 'edit-3', label: 'I read something', testID: 'add-reading' },
   { adds: 'act', icon: 'tool', label: 'Something done', testID: 'add-act' },
 ] as const;

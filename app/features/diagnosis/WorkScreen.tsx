@@ -3,12 +3,13 @@ import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native'
 import type { TerminalRef } from '../../../core/diagram/diagram';
 import type { DisplayProblem } from '../../../core/meter/display';
 import { CallOpening } from '../../ui/CallOpening';
+import type { KeyHint } from '../../ui/KeysCard';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
 import { useAddress } from '../../ui/useAddress';
 import { useKeys } from '../../ui/useKeys';
-import { space, WIDE_FROM } from '../../theme/theme';
-import { Keypad } from '../switchProof/Keypad';
+import { LOW_UNDER, space, WIDE_FROM } from '../../theme/theme';
+import { ENTRY_KEYS, Keypad } from '../switchProof/Keypad';
 import { SuspectChart } from './SuspectChart';
 import { Log } from './Log';
 import { Suspects } from './Suspects';
@@ -47,12 +48,22 @@ function useWorkAddress() {
   };
 }
 
+const KEYS: readonly KeyHint[] = [
+  ['N', 'another test'],
+  ['Y', 'why this test'],
+  ['D', 'it is dead and proved dead'],
+  ['U', 'takes the last entry back'],
+  ...ENTRY_KEYS.filter(([key]) => key !== 'N'),
+];
+
 const PANES = { test: 'Test', suspects: 'Suspects', log: 'Log', table: 'Table', diagram: 'Wiring' };
 type Pane = keyof typeof PANES;
 const PANE_NAMES = Object.keys(PANES) as Pane[];
 
 function Opened({ work, back }: { work: Work; back: string }) {
-  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const low = height < LOW_UNDER;
   const { pane, adding, chosen, go, done } = useWorkAddress();
   const hand = useInHand(work, chosen, ({ after, at }) => go({ test: `${after}.${at}` }));
   const sight = wide || pane === 'test';
@@ -142,14 +153,16 @@ function Opened({ work, back }: { work: Work; back: string }) {
       title="What is wrong?"
       under={`${call.appliance.make} ${call.appliance.model} · ${call.complaint}`}
       back={back}
+      keys={KEYS}
     >
       {wide ? (
         <View style={styles.panes}>
           <View style={styles.pane}>
             <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
               {panes.test}
+              {low && pad}
             </ScrollView>
-            {pad}
+            {!low && pad}
           </View>
           <View style={styles.pane}>
             <ScrollView
@@ -188,8 +201,9 @@ function Opened({ work, back }: { work: Work; back: string }) {
           <View style={sight ? styles.pane : styles.away}>
             <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
               {panes.test}
+              {low && pad}
             </ScrollView>
-            {pad}
+            {!low && pad}
           </View>
           {pane === 'diagram' && tapped}
         </>

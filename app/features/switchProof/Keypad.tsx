@@ -5,6 +5,7 @@ import type { DisplayProblem } from '../../../core/meter/display';
 import { sayDisplay } from '../../../core/describe/display';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import type { KeyHint } from '../../ui/KeysCard';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
 import { radius, space, touch, useTheme } from '../../theme/theme';
@@ -29,6 +30,18 @@ interface Key {
   press: () => void;
   tone?: 'word' | 'unit';
 }
+
+/** What the keys of a keyboard enter. */
+export const ENTRY_KEYS: readonly KeyHint[] = [
+  ['0–9 .', 'what the meter shows'],
+  ['Enter', 'the number in Ω, of a live reading in V'],
+  ['K M', 'the number in kΩ or MΩ, of a live reading M in mV'],
+  ['B S', 'it beeps, it stays silent'],
+  ['O L', 'OL, a lone 1 at the left'],
+  ['J', 'it jumps'],
+  ['N', 'of a live reading: nothing, 0 V'],
+  ['W', 'writes it in words'],
+];
 
 const MOST_DIGITS = 8;
 

@@ -4,16 +4,17 @@ import { CallOpening } from '../../ui/CallOpening';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
+import type { KeyHint } from '../../ui/KeysCard';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
-import { space, useTheme, WIDE_FROM } from '../../theme/theme';
+import { LOW_UNDER, space, useTheme, WIDE_FROM } from '../../theme/theme';
 import { ContactTableView } from './ContactTableView';
 import { Gates } from './Gates';
 import { History } from './History';
-import { Keypad } from './Keypad';
+import { ENTRY_KEYS, Keypad } from './Keypad';
 import { LastReading } from './LastReading';
 import { NextCard } from './NextCard';
 import { sayNext } from '../../../core/describe/nextReading';
@@ -47,7 +48,9 @@ export function SwitchScreen({ callId, partId }: { callId: string; partId: strin
 
 function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
   const palette = useTheme();
-  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const low = height < LOW_UNDER;
   const [looked, setLooked] = useState<string>();
   const { call, part, state, next, gate, readings } = proof;
   const slip =
@@ -111,6 +114,7 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
       title={part.name}
       under={`${call.appliance.make} ${call.appliance.model} · ${call.complaint}`}
       back={back}
+      keys={KEYS}
       actions={<DepthSwitch />}
     >
       {wide ? (
@@ -120,8 +124,11 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
             {where}
           </ScrollView>
           <View style={[styles.middle, { borderColor: palette.line }]}>
-            <ScrollView contentContainerStyle={styles.inner}>{working}</ScrollView>
-            {pad}
+            <ScrollView contentContainerStyle={styles.inner}>
+              {working}
+              {low && pad}
+            </ScrollView>
+            {!low && pad}
           </View>
           <View style={styles.side}>
             <History proof={proof} above={verdict} />
@@ -134,18 +141,26 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
             above={
               <>
                 {working}
+                {low && pad}
                 {standing}
                 {table}
               </>
             }
             below={where}
           />
-          {pad}
+          {!low && pad}
         </>
       )}
     </Screen>
   );
 }
+
+const KEYS: readonly KeyHint[] = [
+  ['D', 'it is dead and proved dead'],
+  ['U', 'takes the last reading back'],
+  ['F', 'quick or full proof'],
+  ...ENTRY_KEYS,
+];
 
 /** Quick or full proof. */
 function DepthSwitch() {
