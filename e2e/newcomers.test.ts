@@ -38,6 +38,8 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(() => yarrix.end());
 
+const ASKED = { ...USUAL_WAY, asks: true };
+
 const MANNERS: readonly Manner[] = [
   {
     manner: 'looks first',
@@ -85,12 +87,24 @@ const MANNERS: readonly Manner[] = [
     unit: 'top-load-washer',
     fault: 'timer-motor.winding:open',
     before: async ({ unit, page, hands, place }, step) => {
-      if (step % 2 === 0 || !(await page.has('refuse-test'))) return false;
+      const { refusals, evidence } = unit;
+      const way = { ...ASKED, refusals };
+      const { tests, verdict } = unit.diagnosis.of(evidence, way);
+      if (refusals.length && verdict.kind === 'open' && tests.length === 0) {
+        // Without what was refused no part is named: it is had back.
+        await page.says('unit-verdict', /not read|Nothing/);
+        await hands.press('open-way');
+        for (let left = refusals.length; left; left--) await hands.press('refused-back');
+        await hands.press('open-way');
+        await unit.listen(yarrix, place, evidence.length);
+        return true;
+      }
+      if (step % 2 === 0 || step > 6 || !(await page.has('refuse-test'))) return false;
       await hands.press('refuse-test');
       await hands.press('refuse-no-time');
       // It is the next one's turn.
       await page.gone('refuse');
-      await unit.listen(yarrix, place, unit.evidence.length + unit.refusals.length + 1);
+      await unit.listen(yarrix, place, evidence.length + refusals.length + 1);
       return true;
     },
   },
@@ -191,8 +205,6 @@ const MANNERS: readonly Manner[] = [
     hands: keyboard,
   },
 ];
-
-const ASKED = { ...USUAL_WAY, asks: true };
 
 /** Those that use what no other browser test does; with `--all` everybody comes. */
 const FEW = [
