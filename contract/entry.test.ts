@@ -89,6 +89,13 @@ describe('entries of every kind', () => {
         [{ of: [''] }, '/body/of'],
       ],
     ],
+    correction: [
+      { model: 'W-45', place: 'Cellar' },
+      [
+        [{ model: '' }, '/body/model'],
+        [{ make: 'x'.repeat(81) }, '/body/make'],
+      ],
+    ],
     act: [
       { part: 'a', act: 'tap' },
       [

@@ -13,6 +13,7 @@ import type { Records } from '../core/call/record';
 import { fail, ok, type Result } from '../core/result';
 import { AcknowledgementBody } from './entries/acknowledgement';
 import { ActBody } from './entries/act';
+import { CorrectionBody } from './entries/correction';
 import { DiagramVersionBody } from './entries/diagramVersion';
 import { LookBody } from './entries/look';
 import { MeasurementBody } from './entries/measurement';
@@ -42,6 +43,7 @@ const BODIES: { [K in EntryKind]: new () => Records[K] } = {
   measurement: MeasurementBody,
   act: ActBody,
   refusal: RefusalBody,
+  correction: CorrectionBody,
 };
 
 class NewEntryDto {

@@ -34,6 +34,7 @@ export const SCREENS: readonly ScreenState[] = [
     shows: 'fit-coil-off',
   },
   { name: 'Call', path: call(2), shows: 'switch-infinite', wide: true },
+  { name: 'Call, being corrected', path: call(2), press: ['correct'], shows: 'correct-call' },
   { name: 'Call that is not there', path: call(9).replace('0002', '0009'), shows: 'failed' },
   { name: 'Switch, make safe', path: `${call(2)}/infinite`, shows: 'make-safe' },
   {

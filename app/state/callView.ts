@@ -27,13 +27,25 @@ const stageAfter = (entries: Entry[], known: Stage): Stage =>
     known,
   );
 
+/** A call as it is written now: what was put right takes the place of what was said first. */
+function corrected<C extends CallSummary>(call: C, entries: Entry[]): C {
+  let { appliance, complaint } = call;
+  for (const { kind, body } of entries) {
+    if (kind !== 'correction') continue;
+    const { complaint: better, ...unit } = body;
+    appliance = { ...appliance, ...unit };
+    complaint = better ?? complaint;
+  }
+  return { ...call, appliance, complaint };
+}
+
 export const selectCall = createSelector(
   [(state: RootState) => state.calls, outboxItems, (_: RootState, id: string) => id],
   (calls, items, id): CallDetail | undefined => {
     const stored = calls.open[id];
     if (!stored) return undefined;
     const entries = withWaiting(stored.entries, items, id);
-    return { ...stored, entries, stage: stageAfter(entries, 'open') };
+    return corrected({ ...stored, entries, stage: stageAfter(entries, 'open') }, entries);
   },
 );
 
@@ -59,12 +71,15 @@ export const selectCalls = createSelector(
         const added = withWaiting([], items, call.id);
         if (added.length === 0) return call;
         const readings = call.readings + added.filter((each) => each.kind === 'reading').length;
-        return {
-          ...call,
-          readings,
-          stage: stageAfter(added, call.stage),
-          lastAt: added.at(-1)?.phoneAt ?? call.lastAt,
-        };
+        return corrected(
+          {
+            ...call,
+            readings,
+            stage: stageAfter(added, call.stage),
+            lastAt: added.at(-1)?.phoneAt ?? call.lastAt,
+          },
+          added,
+        );
       })
       .sort((a, b) => b.lastAt.localeCompare(a.lastAt));
   },

@@ -1,5 +1,9 @@
 import { StyleSheet, View } from 'react-native';
-import { SIGHT_WORDS } from '../../core/describe/unit';
+import type { Outcome } from '../../core/behaviour/statement';
+import { sayDoing } from '../../core/describe/outcome';
+import { sayPoints } from '../../core/describe/point';
+import { ACT_WORDS, nameOf, SIGHT_WORDS } from '../../core/describe/unit';
+import type { Diagram } from '../../core/diagram/diagram';
 import { REASON_WORDS } from '../../core/describe/refusal';
 import type { NewEntry } from '../../contract/entry';
 import { sayInputFault } from '../../contract/problem';
@@ -16,6 +20,7 @@ import { saveWaiting } from './WaitingStrip';
 export function RefusedCard({ item }: { item: OutboxItem }) {
   const dispatch = useAppDispatch();
   const items = useAppSelector((state) => state.outbox.items);
+  const diagram = useAppSelector((state) => state.calls.open[callOf(item)]?.diagram);
   if (!item.refused) return null;
   const faults = item.refused.faults ?? [];
   // What was entered for a call that is refused waits with it.
@@ -26,7 +31,7 @@ export function RefusedCard({ item }: { item: OutboxItem }) {
       <Type weight="strong" tone="bad">
         Not stored: {item.refused.title}
       </Type>
-      <Type size="small">{whatItIs(item)}</Type>
+      <Type size="small">{whatItIs(item, diagram)}</Type>
       {faults.map((fault) => (
         <Type key={sayInputFault(fault)} size="small">
           {sayInputFault(fault)}
@@ -60,33 +65,39 @@ export function RefusedCard({ item }: { item: OutboxItem }) {
 }
 
 /** What was entered, as far as it helps to know it again. */
-function whatItIs(item: OutboxItem): string {
+function whatItIs(item: OutboxItem, diagram: Diagram | undefined): string {
   switch (item.to) {
     case 'calls':
       return `Call: ${item.body.complaint}`;
     case 'tables':
-      return `Contact table of ${item.body.part}`;
+      return `Contact table of ${named(diagram, item.body.part)}`;
     case 'entries':
-      return whatEntryIs(item.body);
+      return whatEntryIs(item.body, diagram);
   }
 }
 
-function whatEntryIs(entry: NewEntry): string {
+/** A part by its name; where its diagram is not at hand nobody is shown what the model calls it. */
+const named = (diagram: Diagram | undefined, id: string): string =>
+  diagram ? nameOf(diagram, id) : 'a part';
+
+function whatEntryIs(entry: NewEntry, diagram: Diagram | undefined): string {
   switch (entry.kind) {
     case 'reading':
-      return `Reading ${entry.body.from} to ${entry.body.to}: ${entry.body.said}`;
+      return `Reading${diagram ? ` ${sayPoints(diagram, entry.body.from, entry.body.to)}` : ''}: ${entry.body.said}`;
     case 'statement':
-      return `${entry.body.source === 'told' ? 'Told' : 'Seen'}: ${entry.body.subject} ${entry.body.outcome}`;
+      return `${entry.body.source === 'told' ? 'Told' : 'Seen'}: ${diagram ? sayDoing(diagram, entry.body.subject, entry.body.outcome as Outcome) : entry.body.outcome}`;
     case 'look':
-      return `Looked at ${entry.body.look}: ${entry.body.found ? 'found' : 'nothing'}`;
+      return `Looked: ${diagram?.looks?.find(({ id }) => id === entry.body.look)?.says ?? 'a quick look'}: ${entry.body.found ? 'found' : 'nothing'}`;
     case 'sight':
-      return `Noticed: ${entry.body.part} ${SIGHT_WORDS[entry.body.sight]}`;
+      return `Noticed: ${named(diagram, entry.body.part)} ${SIGHT_WORDS[entry.body.sight]}`;
     case 'measurement':
-      return `Measured: ${entry.body.actuator} ${entry.body.value}`;
+      return `Measured: ${named(diagram, entry.body.actuator)} ${entry.body.value}`;
     case 'act':
-      return `Done: ${entry.body.part} ${entry.body.act}`;
+      return `Done: ${named(diagram, entry.body.part)} ${ACT_WORDS[entry.body.act]}`;
     case 'refusal':
       return `Test not done: ${REASON_WORDS[entry.body.why]}`;
+    case 'correction':
+      return `Corrected: ${Object.values(entry.body).join(', ')}`;
     case 'doubt':
       return `Taken back: ${entry.body.reason}`;
     case 'stage':

@@ -178,6 +178,8 @@ describe('other entries beside their diagram', () => {
     expect(inBody('act', { part: 'timer-motor', act: 'replace' })).toEqual([]);
     expect(inBody('sight', { part: 'timer', sight: 'burnt' })).toEqual([]);
     expect(inBody('sight', { part: 'pump', sight: 'burnt' })).toHaveLength(1);
+    expect(inBody('correction', { model: 'W-45' })).toEqual([]);
+    expect(inBody('correction', {})).toHaveLength(1);
     expect(inBody('refusal', { why: 'no-helper', of: [] })).toEqual([]);
     expect(inBody('refusal', { why: 'no-time', of: [] })[0]).toMatch(/^\/body\/of/);
     expect(inBody('refusal', { why: 'no-terminal', of: ['timer.SP'] })).toEqual([]);

@@ -125,6 +125,10 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       if (of.length === 0 && !alone.includes(why)) report('/of', 'say what is not to be had');
       break;
     }
+    case 'correction':
+      if (Object.keys(entry.body).length === 0)
+        report('', 'say what is corrected: make, model, place, customer or complaint');
+      break;
     case 'doubt':
     case 'stage':
     case 'diagram':

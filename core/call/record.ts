@@ -61,6 +61,14 @@ export interface Records {
   measurement: Pick<MeasurementEvidence, 'actuator' | 'value' | 'felt' | 'how' | 'steps'>;
   act: Pick<ActEvidence, 'part' | 'act'>;
   sight: Pick<SightEvidence, 'part' | 'sight'>;
+  /** What was written down of the unit or its complaint, put right. */
+  correction: {
+    make?: string;
+    model?: string;
+    place?: string;
+    customer?: string;
+    complaint?: string;
+  };
   /** A test that is not done on this visit, and why. */
   refusal: Refusal;
 }

@@ -3,11 +3,12 @@ import { foldText } from '../../core/describe/searchWords';
 import type { Queries } from './database';
 
 const SUMMARY = `
-  SELECT call.id, call.complaint, call.diagram AS "diagramId", call.phone_at AS "phoneAt",
+  SELECT call.id, coalesce(call.corrected->>'complaint', call.complaint) AS complaint, call.diagram AS "diagramId", call.phone_at AS "phoneAt",
          call.version_now AS "diagramVersion", diagram.name AS "diagramName",
          call.stage, call.readings, call.last_at AS "lastAt",
-         json_build_object('id', appliance.id, 'make', appliance.make, 'model', appliance.model,
-           'place', appliance.place, 'customer', appliance.customer) AS appliance`;
+         jsonb_build_object('id', appliance.id, 'make', appliance.make, 'model', appliance.model,
+           'place', appliance.place, 'customer', appliance.customer)
+           || (call.corrected - 'complaint') AS appliance`;
 const FROM = `
   FROM call
   JOIN appliance ON appliance.shop = call.shop AND appliance.id = call.appliance

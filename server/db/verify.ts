@@ -72,7 +72,8 @@ export async function verify(db: Queries): Promise<Verified> {
        CASE WHEN readings <> coalesce(log.number, 0) THEN 'readings' END,
        CASE WHEN last_at <> greatest(call.at, coalesce(log.last, call.at)) THEN 'last worked' END,
        CASE WHEN stage <> coalesce(log.stages, 'open') THEN 'stage' END,
-       CASE WHEN version_now <> coalesce(log.versions, diagram_version) THEN 'diagram version' END
+       CASE WHEN version_now <> coalesce(log.versions, diagram_version) THEN 'diagram version' END,
+       CASE WHEN corrected <> coalesce(put_right.said, '{}') THEN 'make, model, place or complaint' END
      ) AS wrong
      FROM call LEFT JOIN (
        SELECT shop, call, count(*) FILTER (WHERE kind = 'reading') AS number, max(at) AS last,
@@ -81,7 +82,10 @@ export async function verify(db: Queries): Promise<Verified> {
          (array_agg((body->>'version')::integer ORDER BY at DESC, arrived DESC)
            FILTER (WHERE kind = 'diagram'))[1] AS versions
        FROM entry GROUP BY shop, call
-     ) log ON log.shop = call.shop AND log.call = call.id`,
+     ) log ON log.shop = call.shop AND log.call = call.id LEFT JOIN (
+       SELECT shop, call, jsonb_object_agg(said.key, said.value ORDER BY at, arrived) AS said
+       FROM entry, jsonb_each(body) said WHERE kind = 'correction' GROUP BY shop, call
+     ) put_right ON put_right.shop = call.shop AND put_right.call = call.id`,
   );
   for (const { shop, id, wrong } of rows)
     if (wrong) report(`${shop}: call ${id} shows another ${wrong} than its log has`);

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
 import type { Entry, NewEntry } from '../../../contract/entry';
@@ -20,6 +20,7 @@ import { useSame } from '../../state/useSame';
 import { enqueue } from '../../sync/outbox';
 import { space } from '../../theme/theme';
 import { usePrepared } from '../../workers/usePrepared';
+import { CorrectCall } from './CorrectCall';
 import { switchStanding } from './switchStanding';
 
 /** One call: the unit, its complaint, and how each switch stands. */
@@ -51,6 +52,7 @@ function Opened({ call }: { call: CallDetail }) {
   const { appliance, diagram, diagramId, diagramVersion } = call;
   // While the call is read, the worker gets ready for its diagram: the first advice is there at once.
   usePrepared(diagramKey(diagramId, diagramVersion), diagram);
+  const [correcting, setCorrecting] = useState(false);
   const others = diagram.parts.filter((part) => part.kind !== 'switch');
   const move = (stage: 'open' | 'done'): void => {
     const body: NewEntry = {
@@ -82,6 +84,16 @@ function Opened({ call }: { call: CallDetail }) {
             Diagram: {diagram.name}, version {call.diagramVersion}
           </Type>
         </Card>
+        {correcting ? (
+          <CorrectCall call={call} done={() => setCorrecting(false)} />
+        ) : (
+          <Button
+            icon="edit-2"
+            label="Correct what is written here"
+            testID="correct"
+            onPress={() => setCorrecting(true)}
+          />
+        )}
         <RowLink href={`/call/${call.id}/work`} name="From complaint to part" testID="work">
           <Type size="lead" weight="strong">
             From complaint to part

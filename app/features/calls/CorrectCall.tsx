@@ -1,0 +1,86 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { CallDetail } from '../../../contract/call';
+import { CorrectionBody } from '../../../contract/entries/correction';
+import { readDto } from '../../../contract/readDto';
+import { useLog } from '../../state/useLog';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Field } from '../../ui/Field';
+import { Type } from '../../ui/Type';
+import { space } from '../../theme/theme';
+
+const FIELDS = [
+  ['complaint', 'What the unit does or does not do'],
+  ['make', 'Make'],
+  ['model', 'Model'],
+  ['place', 'Where it stands'],
+  ['customer', 'Customer, if there is one'],
+] as const;
+type Name = (typeof FIELDS)[number][0];
+
+/** Puts right what was written down of the unit; what was said first stays in the log. */
+export function CorrectCall({ call, done }: { call: CallDetail; done: () => void }) {
+  const log = useLog(call.id);
+  const before: Record<Name, string> = {
+    complaint: call.complaint,
+    make: call.appliance.make,
+    model: call.appliance.model,
+    place: call.appliance.place,
+    customer: call.appliance.customer ?? '',
+  };
+  const [form, setForm] = useState(before);
+  const [faults, setFaults] = useState<Partial<Record<string, string>>>({});
+  const keep = (): void => {
+    const changed = Object.fromEntries(
+      FIELDS.flatMap(([name]) =>
+        form[name].trim() === before[name] ? [] : [[name, form[name].trim()]],
+      ),
+    );
+    if (Object.keys(changed).length === 0) return done();
+    const read = readDto(CorrectionBody, changed);
+    if (!read.ok)
+      return setFaults(
+        Object.fromEntries(read.error.map(({ path, message }) => [path.slice(1), message])),
+      );
+    log('correction', read.value);
+    done();
+  };
+  return (
+    <Card testID="correct-call">
+      <Type weight="heavy" role="heading" aria-level={2}>
+        As it should have been written
+      </Type>
+      {FIELDS.map(([name, label]) => {
+        const fault = faults[name];
+        return (
+          <Field
+            key={name}
+            label={label}
+            testID={`correct-${name}`}
+            value={form[name]}
+            onChangeText={(text) => setForm({ ...form, [name]: text })}
+            {...(name === 'complaint' && { multiline: true })}
+            {...(fault !== undefined && { fault })}
+          />
+        );
+      })}
+      <View style={styles.row}>
+        <Button
+          look="act"
+          icon="check"
+          label="Correct it"
+          testID="correct-keep"
+          onPress={keep}
+          style={styles.grow}
+        />
+        <Button icon="x" label="Cancel" testID="correct-cancel" onPress={done} />
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', gap: space.s },
+  grow: { flexGrow: 1 },
+});
