@@ -37,6 +37,13 @@ describe('the line through a load', () => {
     );
   });
 
+  test('a board asks in a loop of its own, through what it senses', () => {
+    expect(pathsOf('lid-lock-washer', 'board').slice(1)).toEqual([
+      'w18 lid-switch.1>2 w19',
+      'w20 level-switch.1>2 w21',
+    ]);
+  });
+
   // The solver of the circuit (checked against ngspice) finds the same: what is on the line carries current.
   test.each(LIBRARY.map((diagram): [string, Diagram] => [diagram.id, diagram]))(
     '%s: every way of a line carries current while its load works, and no terminal is met twice',

@@ -21,7 +21,7 @@ export interface LinePath {
   load: string;
   /** The moments of uses, as steps, that it is the line at; none of a load that never runs. */
   moments: string[];
-  /** A supply, or the transformer whose secondary feeds it. */
+  /** A supply, the transformer whose secondary feeds it, or the board itself that asks through it. */
   source: string;
   ways: LineWay[];
 }
@@ -35,7 +35,7 @@ const COST = { way: 1, inside: 1000, open: 100_000 };
  */
 export function linePaths(diagram: Diagram, good: UseRun): LinePath[] {
   const sources = sourcesOf(diagram);
-  return consumersOf(diagram).flatMap(({ load, elements }): LinePath[] => {
+  const fed = consumersOf(diagram).flatMap(({ load, elements }): LinePath[] => {
     const lines = new Map<string, LinePath>();
     for (const { steps, closed } of workingMoments(diagram, good, load)) {
       const ways = waysOf(diagram, closed).filter(({ owner }) => owner !== load);
@@ -57,6 +57,21 @@ export function linePaths(diagram: Diagram, good: UseRun): LinePath[] {
     }
     return [...lines.values()];
   });
+  return [...fed, ...asked(diagram)];
+}
+
+/** The loops that boards ask through: from one side of an input through what it senses to the other. */
+function asked(diagram: Diagram): LinePath[] {
+  const ways = waysOf(diagram, undefined);
+  return diagram.parts.flatMap((part) =>
+    part.kind !== 'board'
+      ? []
+      : part.inputs.flatMap(({ senses, between: [from, to] }): LinePath[] => {
+          const loop =
+            senses && shortest(ways, terminalRef(part.id, from), terminalRef(part.id, to));
+          return loop ? [{ load: part.id, source: part.id, moments: [], ways: loop }] : [];
+        }),
+  );
 }
 
 /** What loads and boards are fed through: an element, of a transformer its primary, of a board the input that powers it. */
@@ -193,16 +208,9 @@ function throughLoad(
   load: LineWay,
   sides: readonly TerminalRef[],
 ): { ways: LineWay[]; cost: number } | undefined {
-  const flow = new Flow();
+  const flow = new Flow(ways, [load.from, load.to]);
   flow.join(START, `${load.from} in`, 0);
   flow.join(START, `${load.to} in`, 0);
-  const refs = new Set([load.from, load.to, ...ways.flatMap(({ from, to }) => [from, to])]);
-  for (const ref of refs) flow.join(`${ref} in`, `${ref} out`, 0);
-  for (const way of ways) {
-    const { from, to, cost } = way;
-    flow.join(`${from} out`, `${to} in`, cost, way);
-    flow.join(`${to} out`, `${from} in`, cost, { ...way, from: to, to: from });
-  }
   for (const side of sides) flow.join(`${side} out`, END, 0);
   const costs = [flow.push(), flow.push()];
   const [one, two] = costs;
@@ -214,12 +222,29 @@ function throughLoad(
   const [up, down] = back ? [second, first] : [first, second];
   return {
     cost: one + two,
-    ways: [...up.toReversed().map(turned), back ? turned(load) : load, ...down].map(
-      ({ kind, owner, key, from, to }) => ({ kind, owner, key, from, to }),
-    ),
+    ways: [...up.toReversed().map(turned), back ? turned(load) : load, ...down].map(plain),
   };
 }
 
+/** The cheapest ways from one terminal to another. */
+function shortest(
+  ways: readonly CostlyWay[],
+  from: TerminalRef,
+  to: TerminalRef,
+): LineWay[] | undefined {
+  const flow = new Flow(ways, [from, to]);
+  flow.join(START, `${from} in`, 0);
+  flow.join(`${to} out`, END, 0);
+  return flow.push() === undefined ? undefined : flow.taken(`${from} in`).map(plain);
+}
+
+const plain = ({ kind, owner, key, from, to }: LineWay): LineWay => ({
+  kind,
+  owner,
+  key,
+  from,
+  to,
+});
 const turned = (way: LineWay): LineWay => ({ ...way, from: way.to, to: way.from });
 
 const START = 'start';
@@ -236,6 +261,17 @@ interface Arc {
 /** A flow in arcs that carry one each. */
 class Flow {
   private readonly arcs: Arc[] = [];
+
+  /** Every way both ways, and each terminal once. */
+  constructor(ways: readonly CostlyWay[], ends: readonly TerminalRef[]) {
+    const refs = new Set([...ends, ...ways.flatMap(({ from, to }) => [from, to])]);
+    for (const ref of refs) this.join(`${ref} in`, `${ref} out`, 0);
+    for (const way of ways) {
+      const { from, to, cost } = way;
+      this.join(`${from} out`, `${to} in`, cost, way);
+      this.join(`${to} out`, `${from} in`, cost, { ...way, from: to, to: from });
+    }
+  }
 
   join(from: string, to: string, cost: number, way?: LineWay): void {
     this.arcs.push({ from, to, cost, way, used: false });

@@ -16,7 +16,13 @@ export const STANDS_WORDS: Record<CellState, string> = {
 /** A line by what it feeds, and when, where the same is fed by several. */
 export function sayLine(diagram: Diagram, lines: readonly LinePath[], line: LinePath): string {
   const name = nameOf(diagram, line.load);
-  const same = lines.filter(({ load }) => load === line.load);
+  if (line.source === line.load) {
+    const through = line.ways.flatMap(({ kind, owner }) =>
+      kind === 'wire' || kind === 'plug' ? [] : [nameOf(diagram, owner)],
+    );
+    return `${name} asks: ${[...new Set(through)].join(', ')}`;
+  }
+  const same = lines.filter(({ load, source }) => load === line.load && source !== load);
   const [first] = line.moments;
   if (same.length < 2 || first === undefined) return name;
   const when = sayLast(diagram, first);

@@ -290,7 +290,8 @@ const styles = StyleSheet.create({
     paddingHorizontal: space.xs,
   },
   written: { flexDirection: 'row', alignItems: 'flex-end', gap: space.s },
-  words: { minHeight: 44, minWidth: 44, justifyContent: 'center' },
+  // As high as a thumb, in a row that leaves the card its room.
+  words: { minHeight: 44, minWidth: 44, marginVertical: -6, justifyContent: 'center' },
   underline: { textDecorationLine: 'underline' },
   grow: { flex: 1 },
   row: { flexDirection: 'row', gap: 6 },
