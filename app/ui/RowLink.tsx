@@ -9,18 +9,24 @@ interface Props {
   /** What a screen reader says of the whole row. */
   name: string;
   testID: string;
+  /** It is what stands beside the list. */
+  here?: boolean;
   children: ReactNode;
 }
 
 /** A row of a list that leads somewhere: a real link, for the thumb, Tab and Enter alike. */
-export function RowLink({ href, name, testID, children }: Props) {
+export function RowLink({ href, name, testID, here = false, children }: Props) {
   const palette = useTheme();
-  const colours = { backgroundColor: palette.card, borderColor: palette.line };
+  const colours = {
+    backgroundColor: here ? palette.sunk : palette.card,
+    borderColor: here ? palette.ink : palette.line,
+  };
   return (
     <Link href={href} asChild>
       <Pressable
         accessibilityLabel={name}
         testID={testID}
+        aria-current={here ? 'page' : undefined}
         style={StyleSheet.flatten([styles.row, colours])}
       >
         <View style={styles.body}>{children}</View>

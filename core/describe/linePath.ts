@@ -3,6 +3,7 @@ import type { Evidence } from '../call/evidence';
 import type { CellState, Diagram, TerminalRef } from '../diagram/diagram';
 import { pointsOf } from '../plan/lineInHand';
 import { sayPoint } from './point';
+import { saySetup } from './test';
 import { nameOf, sayEvidence } from './unit';
 import { sayLast } from './use';
 
@@ -51,7 +52,12 @@ export function readOnLine(
   for (const entry of entries) {
     if (entry.kind !== 'reading' || entry.of !== 'unit') continue;
     const { shown } = sayEvidence(diagram, entry);
-    const says = entry.steps === undefined ? shown : `${shown}, ${sayLast(diagram, entry.steps)}`;
+    // Which wires were off is in the log; where the controls stood is what tells two readings apart.
+    const stood =
+      entry.steps === undefined
+        ? saySetup(diagram, entry.setup).filter((each) => !each.startsWith('wires off'))
+        : [sayLast(diagram, entry.steps)];
+    const says = [shown, ...stood].join(', ');
     const way = ways.findIndex(
       ({ from, to }) =>
         (from === entry.from && to === entry.to) || (from === entry.to && to === entry.from),

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
 import type { Entry, NewEntry } from '../../../contract/entry';
 import { readingsOf } from '../../../core/call/log';
@@ -18,8 +18,9 @@ import { selectCall } from '../../state/callView';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useSame } from '../../state/useSame';
 import { enqueue } from '../../sync/outbox';
-import { space } from '../../theme/theme';
+import { space, WIDE_FROM } from '../../theme/theme';
 import { usePrepared } from '../../workers/usePrepared';
+import { BesideList } from './BesideList';
 import { CorrectCall } from './CorrectCall';
 import { switchStanding } from './switchStanding';
 
@@ -52,6 +53,7 @@ function Opened({ call }: { call: CallDetail }) {
   const { appliance, diagram, diagramId, diagramVersion } = call;
   // While the call is read, the worker gets ready for its diagram: the first advice is there at once.
   usePrepared(diagramKey(diagramId, diagramVersion), diagram);
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const [correcting, setCorrecting] = useState(false);
   const others = diagram.parts.filter((part) => part.kind !== 'switch');
   const move = (stage: 'open' | 'done'): void => {
@@ -63,81 +65,84 @@ function Opened({ call }: { call: CallDetail }) {
     };
     void dispatch(enqueue({ to: 'entries', id: crypto.randomUUID(), body }));
   };
+  const body = (
+    <ScrollView contentContainerStyle={styles.inner} testID="call">
+      <Card>
+        <Type size="lead" weight="heavy">
+          {call.complaint}
+        </Type>
+        <Type tone="soft">
+          {appliance.place}
+          {appliance.customer ? ` · ${appliance.customer}` : ''}
+        </Type>
+        <Chip
+          label={call.stage === 'done' ? 'Done' : 'Open'}
+          tone={call.stage === 'done' ? 'good' : 'warn'}
+          icon={call.stage === 'done' ? 'check' : 'tool'}
+          testID="stage"
+        />
+        <Type size="small" tone="soft">
+          Diagram: {diagram.name}, version {call.diagramVersion}
+        </Type>
+      </Card>
+      {correcting ? (
+        <CorrectCall call={call} done={() => setCorrecting(false)} />
+      ) : (
+        <Button
+          icon="edit-2"
+          label="Correct what is written here"
+          testID="correct"
+          onPress={() => setCorrecting(true)}
+        />
+      )}
+      <RowLink href={`/call/${call.id}/work`} name="From complaint to part" testID="work">
+        <Type size="lead" weight="strong">
+          From complaint to part
+        </Type>
+        <Type size="small" tone="soft">
+          Say what it does; be told what to test next
+        </Type>
+      </RowLink>
+      <Type weight="heavy" role="heading" aria-level={2}>
+        Or prove a switch at once
+      </Type>
+      {switches(diagram).map((part) => (
+        <SwitchRow
+          key={part.id}
+          callId={call.id}
+          diagram={diagram}
+          entries={call.entries}
+          part={part}
+        />
+      ))}
+      <Card>
+        <Type weight="heavy" role="heading" aria-level={2}>
+          Other parts of this unit
+        </Type>
+        {others.map((part) => (
+          <OtherPart key={part.id} part={part} />
+        ))}
+      </Card>
+      {call.stage === 'open' ? (
+        <Button
+          icon="check"
+          label="Finish this call"
+          testID="finish"
+          onPress={() => move('done')}
+        />
+      ) : (
+        <Button
+          icon="rotate-ccw"
+          label="Open it again"
+          testID="reopen"
+          onPress={() => move('open')}
+        />
+      )}
+    </ScrollView>
+  );
   return (
     <Screen title={`${appliance.make} ${appliance.model}`} under={appliance.place} back="/">
-      <ScrollView contentContainerStyle={styles.inner} testID="call">
-        <Card>
-          <Type size="lead" weight="heavy">
-            {call.complaint}
-          </Type>
-          <Type tone="soft">
-            {appliance.place}
-            {appliance.customer ? ` · ${appliance.customer}` : ''}
-          </Type>
-          <Chip
-            label={call.stage === 'done' ? 'Done' : 'Open'}
-            tone={call.stage === 'done' ? 'good' : 'warn'}
-            icon={call.stage === 'done' ? 'check' : 'tool'}
-            testID="stage"
-          />
-          <Type size="small" tone="soft">
-            Diagram: {diagram.name}, version {call.diagramVersion}
-          </Type>
-        </Card>
-        {correcting ? (
-          <CorrectCall call={call} done={() => setCorrecting(false)} />
-        ) : (
-          <Button
-            icon="edit-2"
-            label="Correct what is written here"
-            testID="correct"
-            onPress={() => setCorrecting(true)}
-          />
-        )}
-        <RowLink href={`/call/${call.id}/work`} name="From complaint to part" testID="work">
-          <Type size="lead" weight="strong">
-            From complaint to part
-          </Type>
-          <Type size="small" tone="soft">
-            Say what it does; be told what to test next
-          </Type>
-        </RowLink>
-        <Type weight="heavy" role="heading" aria-level={2}>
-          Or prove a switch at once
-        </Type>
-        {switches(diagram).map((part) => (
-          <SwitchRow
-            key={part.id}
-            callId={call.id}
-            diagram={diagram}
-            entries={call.entries}
-            part={part}
-          />
-        ))}
-        <Card>
-          <Type weight="heavy" role="heading" aria-level={2}>
-            Other parts of this unit
-          </Type>
-          {others.map((part) => (
-            <OtherPart key={part.id} part={part} />
-          ))}
-        </Card>
-        {call.stage === 'open' ? (
-          <Button
-            icon="check"
-            label="Finish this call"
-            testID="finish"
-            onPress={() => move('done')}
-          />
-        ) : (
-          <Button
-            icon="rotate-ccw"
-            label="Open it again"
-            testID="reopen"
-            onPress={() => move('open')}
-          />
-        )}
-      </ScrollView>
+      {wide ? <BesideList opened={call.id}>{body}</BesideList> : body}
     </Screen>
   );
 }

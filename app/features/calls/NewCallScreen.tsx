@@ -1,7 +1,7 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Controller, useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-form';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View, useWindowDimensions } from 'react-native';
 import type { FoundComplaint } from '../../search/complaintSearch';
 import { NewCallDto } from '../../../contract/call';
 import type { NewEntry } from '../../../contract/entry';
@@ -14,7 +14,7 @@ import { Type } from '../../ui/Type';
 import { loadDiagram, loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { enqueue } from '../../sync/outbox';
-import { space } from '../../theme/theme';
+import { space, WIDE_FROM } from '../../theme/theme';
 import { DiagramChoice } from './DiagramChoice';
 import { useTold } from '../../workers/useTold';
 import { usePrepared } from '../../workers/usePrepared';
@@ -102,6 +102,7 @@ export function NewCallScreen() {
   useEffect(() => {
     void dispatch(loadDiagrams());
   }, [dispatch]);
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const chosen = useWatch({ control, name: 'diagram' });
   useEffect(() => {
     const [id, version] = chosen.split('/');
@@ -146,25 +147,40 @@ export function NewCallScreen() {
       )}
     />
   );
+  const unit = (
+    <>
+      <Controller
+        control={control}
+        name="diagram"
+        render={({ field }) => (
+          <DiagramChoice complaint={typed} chosen={field.value} choose={field.onChange} />
+        )}
+      />
+      {formState.errors.diagram && (
+        <Type weight="strong" tone="bad" testID="field-diagram-fault" role="alert">
+          {formState.errors.diagram.message}
+        </Type>
+      )}
+      <ComplaintFits search={search} text={typed} told={list} press={tap} />
+    </>
+  );
   return (
     <Screen title="New call" back="/">
-      <ScrollView contentContainerStyle={styles.inner}>
-        {asked(COMPLAINT)}
-        <Controller
-          control={control}
-          name="diagram"
-          render={({ field }) => (
-            <DiagramChoice complaint={typed} chosen={field.value} choose={field.onChange} />
-          )}
-        />
-        {formState.errors.diagram && (
-          <Type weight="strong" tone="bad" testID="field-diagram-fault" role="alert">
-            {formState.errors.diagram.message}
-          </Type>
-        )}
-        <ComplaintFits search={search} text={typed} told={list} press={tap} />
-        {FIELDS.map(asked)}
-      </ScrollView>
+      {wide ? (
+        <View style={styles.panes}>
+          <ScrollView contentContainerStyle={styles.inner}>
+            {asked(COMPLAINT)}
+            {FIELDS.map(asked)}
+          </ScrollView>
+          <ScrollView contentContainerStyle={styles.inner}>{unit}</ScrollView>
+        </View>
+      ) : (
+        <ScrollView contentContainerStyle={styles.inner}>
+          {asked(COMPLAINT)}
+          {unit}
+          {FIELDS.map(asked)}
+        </ScrollView>
+      )}
       <View style={styles.foot}>
         <Button
           look="act"
@@ -179,6 +195,7 @@ export function NewCallScreen() {
 }
 
 const styles = StyleSheet.create({
+  panes: { flex: 1, flexDirection: 'row' },
   inner: { padding: space.m, gap: space.m, width: '100%', maxWidth: 640, alignSelf: 'center' },
   foot: { padding: space.m, width: '100%', maxWidth: 640, alignSelf: 'center' },
 });

@@ -30,10 +30,10 @@ export function NextCard({ proof, next }: { proof: SwitchProof; next: NextReadin
       </Type>
       {words.how && (
         <View style={[styles.hand, { backgroundColor: palette.warnGround }]} testID="next-by-hand">
-          <Type weight="strong" tone="warn">
+          <Type size="small" weight="strong" tone="warn">
             By hand, not by the actuator
           </Type>
-          <Type>{words.how}</Type>
+          <Type size="small">{words.how}</Type>
         </View>
       )}
       <ProbePair diagram={proof.call.diagram} from={from} to={to} lifted={setup.lifted} />

@@ -1,0 +1,211 @@
+import { router } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { FlatList, StyleSheet, View } from 'react-native';
+import type { CallSummary } from '../../../contract/call';
+import { foldText, matches as hasWords } from '../../../core/describe/searchWords';
+import { Button } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { OneOf } from '../../ui/OneOf';
+import { RowLink } from '../../ui/RowLink';
+import { Type } from '../../ui/Type';
+import { useKeys } from '../../ui/useKeys';
+import { loadDiagrams } from '../../state/diagrams';
+import { loadCalls, loadMoreCalls } from '../../state/calls';
+import { selectCalls } from '../../state/callView';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { space } from '../../theme/theme';
+
+type Show = 'today' | 'open' | 'all';
+const SHOWS: { id: Show; label: string }[] = [
+  { id: 'today', label: 'Today' },
+  { id: 'open', label: 'Open' },
+  { id: 'all', label: 'All' },
+];
+
+/** A pause in typing after which the server is asked. */
+const SEARCH_AFTER_MS = 250;
+
+/**
+ * The calls: today's, the open ones, or all; searched by what a person remembers of them.
+ * @param opened the one that stands beside it
+ */
+export function CallsList({ opened }: { opened?: string }) {
+  const dispatch = useAppDispatch();
+  const calls = useAppSelector(selectCalls);
+  const listState = useAppSelector((state) => state.calls.listState);
+  const [show, setShow] = useState<Show>('open');
+  const [search, setSearch] = useState('');
+
+  const whole = useAppSelector((state) => state.calls.next === null);
+  const shop = useAppSelector((state) => state.outbox.shop);
+
+  useEffect(() => {
+    void dispatch(loadDiagrams());
+  }, [dispatch, shop]);
+  // What is typed is looked for on the server a moment later; here among what is loaded at once.
+  useEffect(() => {
+    const timer = setTimeout(() => void dispatch(loadCalls(search)), search ? SEARCH_AFTER_MS : 0);
+    return () => clearTimeout(timer);
+  }, [dispatch, search, shop]);
+  const newCall = (): void => router.navigate('/new');
+  useKeys({ n: newCall });
+
+  const found = calls.filter((call) => belongs(call, show) && matches(call, search));
+  return (
+    <View style={styles.whole}>
+      <View style={styles.tools}>
+        <Field
+          label="Search make, model, place, person or complaint"
+          testID="search"
+          value={search}
+          onChangeText={setSearch}
+        />
+        <OneOf
+          label="Which calls"
+          choices={SHOWS.map(({ id, label }) => ({
+            id,
+            label: whole ? `${label} ${calls.filter((call) => belongs(call, id)).length}` : label,
+            testID: `show-${id}`,
+            style: styles.third,
+          }))}
+          chosen={show}
+          choose={setShow}
+        />
+      </View>
+      <FlatList
+        data={found}
+        keyExtractor={(call) => call.id}
+        renderItem={({ item }) => <CallRow call={item} here={item.id === opened} />}
+        contentContainerStyle={styles.list}
+        onEndReached={() => void dispatch(loadMoreCalls())}
+        onEndReachedThreshold={1}
+        ListEmptyComponent={
+          <Empty
+            state={calls.length ? 'none-match' : listState}
+            retry={() => void dispatch(loadCalls(search))}
+          />
+        }
+        testID="calls"
+      />
+      <View style={styles.foot}>
+        <Button
+          look="act"
+          icon="plus"
+          label="New call"
+          shortcut="N"
+          testID="new-call"
+          onPress={newCall}
+        />
+      </View>
+    </View>
+  );
+}
+
+function belongs(call: CallSummary, show: Show): boolean {
+  if (show === 'all') return true;
+  if (show === 'open') return call.stage === 'open';
+  return new Date(call.lastAt).toDateString() === new Date().toDateString();
+}
+
+function matches(call: CallSummary, search: string): boolean {
+  const { make, model, place, customer } = call.appliance;
+  const text = [call.complaint, call.diagramName, make, model, place, customer ?? ''].join(' ');
+  return hasWords(foldText(text), search);
+}
+
+function CallRow({ call, here }: { call: CallSummary; here: boolean }) {
+  const { make, model, place } = call.appliance;
+  return (
+    <RowLink
+      href={`/call/${call.id}`}
+      name={`${call.complaint}. ${make} ${model}, ${place}`}
+      testID={`call-${call.id}`}
+      here={here}
+    >
+      <Type weight="strong" numberOfLines={2}>
+        {call.complaint}
+      </Type>
+      <Type size="small" tone="soft" numberOfLines={1}>
+        {make} {model} · {place}
+      </Type>
+      <View style={styles.row}>
+        <Chip
+          label={
+            call.stage === 'done'
+              ? 'Done'
+              : call.readings
+                ? `Open, ${call.readings} readings`
+                : 'Open, nothing read'
+          }
+          tone={call.stage === 'done' ? 'good' : call.readings ? 'warn' : 'ink'}
+          icon={call.stage === 'done' ? 'check' : 'tool'}
+        />
+        <Type size="small" tone="soft">
+          {when(call.lastAt)}
+        </Type>
+      </View>
+    </RowLink>
+  );
+}
+
+function when(at: string): string {
+  const date = new Date(at);
+  const today = date.toDateString() === new Date().toDateString();
+  return today
+    ? date.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    : date.toLocaleDateString([], { weekday: 'short', day: 'numeric', month: 'short' });
+}
+
+function Empty({ state, retry }: { state: string; retry: () => void }) {
+  switch (state) {
+    case 'failed':
+      return (
+        <Notice
+          icon="wifi-off"
+          title="The calls could not be read"
+          text="The server is away and this device has not seen them yet."
+          testID="failed"
+        >
+          <Button label="Try again" icon="refresh-cw" testID="retry" onPress={retry} />
+        </Notice>
+      );
+    case 'none-match':
+      return (
+        <Notice
+          icon="search"
+          title="No call matches"
+          text="Look under All, or search for fewer words."
+          testID="none-match"
+        />
+      );
+    case 'ready':
+      return (
+        <Notice
+          icon="clipboard"
+          title="No calls yet"
+          text="Open the first one below."
+          testID="empty"
+        />
+      );
+    default:
+      return <Notice icon="loader" title="Reading the calls" testID="loading" />;
+  }
+}
+
+const styles = StyleSheet.create({
+  whole: { flex: 1 },
+  tools: { padding: space.m, gap: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
+  row: { flexDirection: 'row', gap: space.s, alignItems: 'center' },
+  third: { flex: 1, paddingHorizontal: space.s },
+  list: {
+    paddingHorizontal: space.m,
+    gap: space.s,
+    paddingBottom: space.l,
+    width: '100%',
+    maxWidth: 820,
+    alignSelf: 'center',
+  },
+  foot: { padding: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
+});
