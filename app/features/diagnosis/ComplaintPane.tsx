@@ -14,11 +14,15 @@ import { OFTEN_WORDS } from '../../../core/describe/unit';
 import { momentsOf } from '../../../core/describe/use';
 import type { Work } from './useWork';
 
+/** As long as an entry takes it. */
+const MOST_SINCE = 100;
+
 /** What the unit does and does not do, put together from its own controls and loads. */
 export function ComplaintPane({ work, done }: { work: Work; done: () => void }) {
   const { diagram } = work.call;
   const [source, setSource] = useState<'told' | 'seen'>('told');
   const [often, setOften] = useState<HowOften>();
+  const [since, setSince] = useState('');
   const [steps, setSteps] = useState<string>();
   const [subject, setSubject] = useState<string>();
   // What trips is spoken of as much as what does not run: at which moment decides a lot.
@@ -40,9 +44,10 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
         (outcome === undefined || each.outcomes.some((one) => alike(one, outcome))),
     );
   const moments = momentsOf(diagram).filter((moment) => differs(moment.steps));
+  const more = { ...(often && { often }), ...(since.trim() && { since: since.trim() }) };
   const tell = (outcome: Outcome): void => {
     if (steps === undefined || subject === undefined) return;
-    work.tell(source, steps, subject, outcome, { ...(often && { often }) });
+    work.tell(source, steps, subject, outcome, more);
     setSubject(undefined);
     done();
   };
@@ -75,7 +80,7 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
         search={told?.search}
         text={typed}
         press={({ steps: moment, subject: what, outcome }) => {
-          work.tell(source, moment, what, outcome, { ...(often && { often }) });
+          work.tell(source, moment, what, outcome, more);
           setTyped('');
           done();
         }}
@@ -118,6 +123,15 @@ export function ComplaintPane({ work, done }: { work: Work; done: () => void }) 
             />
           ))}
         </Choice>
+      )}
+      {steps !== undefined && subject !== undefined && (
+        <Field
+          label="Since when, if that is known: since the storm"
+          testID="since"
+          value={since}
+          onChangeText={setSince}
+          maxLength={MOST_SINCE}
+        />
       )}
       {steps !== undefined && subject !== undefined && (
         <Choice says="What it does then">

@@ -4,22 +4,15 @@ import type { LinePath, LineWay } from '../../../core/behaviour/linePath';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
 import { splitRef } from '../../../core/diagram/terminal';
 import type { Showing } from '../../../core/drawing/showing';
-import { WIRE_COLOURS } from '../../../core/drawing/wireColours';
-import {
-  branchesAt,
-  readOnLine,
-  STANDS_WORDS,
-  type ReadOnLine,
-} from '../../../core/describe/linePath';
+import { branchesAt, readOnLine, type ReadOnLine } from '../../../core/describe/linePath';
 import { marked, sayPoint } from '../../../core/describe/point';
 import { nameOf } from '../../../core/describe/unit';
 import { pointsOf } from '../../../core/plan/lineInHand';
 import type { Evidence } from '../../../core/call/evidence';
-import { Chip } from '../../ui/Chip';
-import { ContactGlyph } from '../../ui/ContactGlyph';
 import { Type } from '../../ui/Type';
 import { WireSwatch } from '../../ui/WireSwatch';
 import { radius, space, touch, useTheme } from '../../theme/theme';
+import { LineWayRow, SPINE } from './LineWayRow';
 import type { ShownSuspect } from '../../workers/diagnosis';
 
 interface Props {
@@ -60,7 +53,7 @@ export const LineView = memo(function LineView(props: Props) {
               pick={pick}
             />
             {way && (
-              <Way
+              <LineWayRow
                 diagram={diagram}
                 way={way}
                 showing={showing}
@@ -115,17 +108,21 @@ function Joint({
           onPress={() => pick(at)}
           style={styles.joint}
         >
-          <View style={[styles.dot, { backgroundColor: ground, borderColor: palette.ink }]}>
-            <Type
-              weight="mono"
-              size="small"
-              numberOfLines={1}
-              style={probe < 0 ? undefined : { color: palette.onProbe }}
-            >
-              {marked(diagram, at)}
-            </Type>
+          <View style={styles.column}>
+            <View style={[styles.dot, { backgroundColor: ground, borderColor: palette.ink }]}>
+              <Type
+                weight="mono"
+                size="small"
+                numberOfLines={1}
+                style={probe < 0 ? undefined : { color: palette.onProbe }}
+              >
+                {marked(diagram, at)}
+              </Type>
+            </View>
+            {/* However much is said beside it, the line goes on. */}
+            {place < ways.length && <View style={[styles.on, { backgroundColor: palette.soft }]} />}
           </View>
-          <View style={styles.grow}>
+          <View style={[styles.grow, styles.beside]}>
             {named && <Type weight="strong">{nameOf(diagram, own)}</Type>}
             {probe >= 0 && (
               <Type size="small" weight="strong">
@@ -177,94 +174,12 @@ function Joint({
   );
 }
 
-/** A wire, a contact, a fuse, a plug or the load between two points. */
-function Way({
-  diagram,
-  way,
-  showing,
-  read,
-  share,
-  load,
-}: {
-  diagram: Diagram;
-  way: LineWay;
-  showing: Showing;
-  read: readonly string[];
-  /** How much its owner is suspected. */
-  share: number | undefined;
-  load: boolean;
-}) {
-  const palette = useTheme();
-  const { kind, owner, key } = way;
-  const wire = kind === 'wire' ? diagram.wires.find(({ id }) => id === owner) : undefined;
-  const stands =
-    kind === 'contact' ? (showing.contacts.get(`${owner}.${key}`) ?? 'open') : 'closed';
-  const [base = 'NA', stripe] = (wire?.colour ?? '').split('-');
-  const suspected = share !== undefined && share >= 0.005;
-  return (
-    <View style={[styles.way, suspected && { backgroundColor: palette.warnGround }]}>
-      <View style={styles.spine}>
-        {wire ? (
-          <View
-            style={[
-              styles.wire,
-              { backgroundColor: WIRE_COLOURS[base], borderColor: palette.soft },
-            ]}
-          >
-            {stripe && <View style={[styles.stripe, { backgroundColor: WIRE_COLOURS[stripe] }]} />}
-          </View>
-        ) : kind === 'contact' ? (
-          <View style={styles.upright}>
-            <ContactGlyph state={stands} />
-          </View>
-        ) : (
-          <View
-            style={[
-              load ? styles.load : styles.through,
-              { borderColor: palette.ink, backgroundColor: palette.card },
-            ]}
-          />
-        )}
-      </View>
-      <View style={styles.grow}>
-        {wire ? (
-          <WireSwatch code={wire.colour} />
-        ) : (
-          <Type weight="strong">
-            {nameOf(diagram, owner)}
-            {kind === 'contact' && (
-              <Type size="small" tone="soft">
-                {'  '}
-                {STANDS_WORDS[stands]}
-              </Type>
-            )}
-            {load && (
-              <Type size="small" tone="soft">
-                {'  '}what should work
-              </Type>
-            )}
-          </Type>
-        )}
-        {read.map((says, i) => (
-          <Type key={i} size="small" testID="line-read">
-            read {says}
-          </Type>
-        ))}
-      </View>
-      {suspected && (
-        <View>
-          <Chip tone="warn" icon="search" label={`${Math.round(100 * share)} %`} />
-        </View>
-      )}
-    </View>
-  );
-}
-
-const SPINE = 64;
-
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center' },
-  joint: { flex: 1, minHeight: 44, flexDirection: 'row', alignItems: 'center', gap: space.s },
+  joint: { flex: 1, minHeight: 44, flexDirection: 'row', alignItems: 'stretch', gap: space.s },
+  beside: { justifyContent: 'center' },
+  column: { width: SPINE, alignItems: 'center', paddingTop: 5 },
+  on: { width: 3, flex: 1 },
   dot: {
     width: SPINE,
     height: 34,
@@ -285,32 +200,4 @@ const styles = StyleSheet.create({
   },
   branches: { marginLeft: SPINE, borderLeftWidth: 2, paddingLeft: space.m },
   branch: { minHeight: 44, flexDirection: 'row', alignItems: 'center', gap: space.s },
-  way: {
-    minHeight: 34,
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.s,
-    borderRadius: radius.small,
-    paddingRight: space.s,
-  },
-  spine: { width: SPINE, alignItems: 'center', justifyContent: 'center', alignSelf: 'stretch' },
-  wire: {
-    width: 10,
-    flex: 1,
-    // Up to the terminals, which are smaller than what is tapped.
-    marginVertical: -5,
-    borderLeftWidth: 1,
-    borderRightWidth: 1,
-    alignItems: 'center',
-  },
-  stripe: { width: 3, flex: 1 },
-  // The bridge of the drawn contact lies beside its middle.
-  upright: {
-    width: 44,
-    height: 44,
-    transform: [{ translateX: 6 }, { rotate: '90deg' }],
-    justifyContent: 'center',
-  },
-  through: { width: 16, height: 30, borderWidth: 2 },
-  load: { width: 36, height: 36, borderWidth: 3, borderRadius: 18 },
 });

@@ -71,7 +71,7 @@ export interface Work extends Diagnosis {
     steps: string,
     subject: string,
     outcome: Outcome,
-    more?: Partial<Pick<StatementEvidence, 'jumper' | 'often'>>,
+    more?: Partial<Pick<StatementEvidence, 'jumper' | 'often' | 'since'>>,
   ) => void;
   look: (look: string, found: boolean) => void;
   /** Something that was noticed of a part, and is in no list of looks. */
@@ -201,13 +201,14 @@ export function useWork(callId: string): WorkOpening {
       makeSafe: () => log('acknowledged', { what: 'made-safe' }),
       clip: (what, jumper) => log('acknowledged', { what, jumper }),
       standClear: () => log('acknowledged', { what: 'stood-clear' }),
-      tell: (source, steps, subject, outcome, { jumper, often } = {}) =>
+      tell: (source, steps, subject, outcome, { jumper, often, since } = {}) =>
         log('statement', {
           source,
           steps,
           subject,
           outcome,
           ...(often && { often }),
+          ...(since && { since }),
           ...(jumper && { jumper }),
         }),
       look: (look, found) => log('look', { look, found }),
