@@ -1,12 +1,10 @@
 import { StyleSheet, View } from 'react-native';
 import type { TerminalRef } from '../../../core/diagram/diagram';
 import { sayPoint } from '../../../core/describe/point';
-import { sayShownOn } from '../../../core/describe/shown';
-import { nameOf } from '../../../core/describe/unit';
 import { Button } from '../../ui/Button';
 import { Type } from '../../ui/Type';
 import { space, useTheme } from '../../theme/theme';
-import { useShown } from '../../workers/useShown';
+import { ShownThere } from './ShownThere';
 import type { Picked } from './usePicked';
 import type { Work } from './useWork';
 
@@ -27,15 +25,7 @@ export function PickedCard({
   const { diagram } = work.call;
   const { points } = picked;
   const [from, to] = points;
-  const suspects = (work.findings?.suspects ?? [])
-    .filter(({ faults }) => faults.length > 0)
-    .slice(0, SHOWN);
-  const faults = [[], ...suspects.map((each) => each.faults)];
-  const shown = useShown(work.key, diagram, picked.at, points, faults);
   if (from === undefined) return null;
-  const says = shown?.map((each) => sayShownOn(work.meter, each));
-  const [good] = says ?? [];
-  const same = says !== undefined && says.length > 1 && says.every((each) => each === good);
   return (
     <View
       style={[styles.card, { backgroundColor: palette.card, borderColor: palette.line }]}
@@ -51,23 +41,7 @@ export function PickedCard({
           <Type weight="strong">
             Red {sayPoint(diagram, from)}, black {sayPoint(diagram, to)}
           </Type>
-          {!work.blind && (
-            <Type weight="strong" tone="good" testID="picked-good">
-              A good unit shows {good ?? '…'}
-            </Type>
-          )}
-          {!work.blind && same && (
-            <Type size="small" tone="warn">
-              It tells nothing now: all suspects read the same here.
-            </Type>
-          )}
-          {!work.blind &&
-            !same &&
-            suspects.map(({ id }, i) => (
-              <Type key={id} size="small" testID="picked-suspect">
-                {nameOf(diagram, id)}: {says?.[i + 1] ?? '…'}
-              </Type>
-            ))}
+          <ShownThere work={work} points={points} at={picked.at} most={SHOWN} testID="picked" />
         </>
       )}
       <View style={styles.row}>

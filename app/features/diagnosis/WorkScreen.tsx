@@ -148,6 +148,16 @@ function Opened({ work, back }: { work: Work; back: string }) {
     table: <TablePane work={work} at={at} />,
     diagram: <WiringPane work={work} test={points} picked={picked} both={wide} />,
   };
+  // Out of sight it keeps what was typed and how far it was scrolled.
+  const testing = (
+    <View style={sight ? styles.pane : styles.away}>
+      <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
+        {panes.test}
+        {low && pad}
+      </ScrollView>
+      {!low && pad}
+    </View>
+  );
   return (
     <Screen
       title="What is wrong?"
@@ -157,13 +167,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
     >
       {wide ? (
         <View style={styles.panes}>
-          <View style={styles.pane}>
-            <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
-              {panes.test}
-              {low && pad}
-            </ScrollView>
-            {!low && pad}
-          </View>
+          {testing}
           <View style={styles.pane}>
             <ScrollView
               tabIndex={0}
@@ -197,14 +201,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
               {panes[pane]}
             </ScrollView>
           )}
-          {/* Out of sight it keeps what was typed and how far it was scrolled. */}
-          <View style={sight ? styles.pane : styles.away}>
-            <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
-              {panes.test}
-              {low && pad}
-            </ScrollView>
-            {!low && pad}
-          </View>
+          {testing}
           {pane === 'diagram' && tapped}
         </>
       )}
