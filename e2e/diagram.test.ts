@@ -131,6 +131,8 @@ it('is alive: the door moves, two points say what they show, a fault changes it,
   await unit.fillIn(page, hands, 'Test laundry');
   await unit.work(page, hands);
   await page.press('pane-diagram');
+  await page.find('line');
+  await page.press('show-drawing');
   await page.find('ladder');
   expect(await page.close()).toEqual([]);
 });
