@@ -28,7 +28,7 @@ export function KeysCard({ keys, close }: { keys: readonly KeyHint[]; close: () 
         Keys on this screen
       </Type>
       {[...keys, ...ALWAYS].map(([key, does]) => (
-        <View key={key} style={styles.line}>
+        <View key={`${key} ${does}`} style={styles.line}>
           <View style={[styles.key, { borderColor: palette.line }]}>
             <Type weight="mono">{key}</Type>
           </View>

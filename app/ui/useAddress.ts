@@ -38,7 +38,7 @@ export interface Addressed {
   at: URLSearchParams;
   /** Goes to other choices; what is undefined is no longer chosen. */
   go: (to: Address) => void;
-  /** Leaves the choices named: back to where they were made from, or away where nobody came from there. */
+  /** Leaves the choices named: back, where they alone were made last, so that they are not gone back to; else away. */
   leave: (...names: string[]) => void;
 }
 
@@ -58,14 +58,16 @@ export function useAddress(): Addressed {
 function go(to: Address): void {
   const url = changed(to);
   if (url === undefined) return;
-  window.history.pushState({ ...window.history.state, chosen: true }, '', url);
+  const from = window.location.pathname + window.location.search;
+  window.history.pushState({ ...window.history.state, from }, '', url);
   tell();
 }
 
 function leave(...names: string[]): void {
   const url = changed(Object.fromEntries(names.map((name) => [name, undefined])));
   if (url === undefined) return;
-  if ((window.history.state as { chosen?: true } | null)?.chosen) return window.history.back();
+  if ((window.history.state as { from?: string } | null)?.from === url)
+    return window.history.back();
   window.history.replaceState(window.history.state, '', url);
   tell();
 }

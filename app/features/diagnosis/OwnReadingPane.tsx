@@ -10,10 +10,12 @@ export function OwnReadingPane({
   work,
   own,
   done,
+  active,
 }: {
   work: Work;
   own: OwnReading;
   done: () => void;
+  active: boolean;
 }) {
   const { test } = own;
   if (work.jumper) return <JumperOff work={work} jumper={work.jumper.between} />;
@@ -21,7 +23,7 @@ export function OwnReadingPane({
     <>
       <OwnReadingCard work={work} own={own} done={done} />
       {test?.kind === 'ohm' && !(work.safe && work.meterProved) && (
-        <Ready work={work} live={undefined} />
+        <Ready work={work} live={undefined} active={active} />
       )}
       {test?.kind === 'volt' && !own.clear && (
         <LiveScript

@@ -82,14 +82,14 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
       {begun && (adding === 'statement' || adding === 'act') && (
         <Button icon="x" label="Cancel" testID="say-cancel" onPress={done} />
       )}
-      {adding === 'reading' && <OwnReadingPane work={work} own={own} done={done} />}
+      {adding === 'reading' && <OwnReadingPane work={work} own={own} done={done} active={active} />}
       {begun && !work.thinking && adding === undefined && (
         <>
           <RepairCard work={work} />
           <UnitVerdictCard work={work} />
           <LastEntry work={work} />
           <WithoutIt work={work} hand={hand} before={before} />
-          <Card work={work} hand={hand} />
+          <Card work={work} hand={hand} active={active} />
           {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle} />}
           {open === 'refuse' && hand.advice && (
             <RefuseCard
@@ -149,10 +149,10 @@ const TOLD_BESIDES = [
 ] as const;
 
 /** The one card that is worked on: making safe comes before ohms, a second look before the next test. */
-function Card({ work, hand }: { work: Work; hand: InHand }) {
+function Card({ work, hand, active }: { work: Work; hand: InHand; active: boolean }) {
   const { advice, again, live, at } = hand;
   if (hand.jumperLeft) return <JumperOff work={work} jumper={hand.jumperLeft} />;
-  if (hand.unsafe) return <Ready work={work} live={hand.goLive} />;
+  if (hand.unsafe) return <Ready work={work} live={hand.goLive} active={active} />;
   if (again) return <SecondLookCard work={work} again={again} />;
   if (live)
     return (

@@ -16,7 +16,14 @@ import { space } from '../../theme/theme';
 const MOST = 5;
 
 /** The meter is named and its leads are read, once a visit: what they have is taken off every reading. */
-export function ProveMeter({ proved }: { proved: (leadOhms: number) => void }) {
+export function ProveMeter({
+  proved,
+  active = true,
+}: {
+  proved: (leadOhms: number) => void;
+  /** False while it is out of sight: nobody proves a meter unseen. */
+  active?: boolean;
+}) {
   const dispatch = useAppDispatch();
   const chosen = useAppSelector((state) => state.settings.meter);
   const [text, setText] = useState('0.2');
@@ -28,7 +35,7 @@ export function ProveMeter({ proved }: { proved: (leadOhms: number) => void }) {
   const done = (): void => {
     if (ohms !== undefined) proved(ohms);
   };
-  useKeys({ Enter: done });
+  useKeys({ Enter: done }, active);
   return (
     <Card edge="warn" testID="prove-meter" style={styles.card}>
       <Type size="title" weight="heavy" role="heading" aria-level={2}>
