@@ -10,11 +10,16 @@ import { Yarrix } from './yarrix';
 
 jest.setTimeout(300_000);
 
-let yarrix: Yarrix;
+const THEMES = ['light', 'dark'] as const;
+type Theme = (typeof THEMES)[number];
+
+/** One of its own for each theme: both are gone through at once, and what one phone makes safe is safe on the other. */
+let servers: Record<Theme, Yarrix>;
 beforeAll(async () => {
-  yarrix = await Yarrix.fresh();
+  const [light, dark] = await Promise.all([Yarrix.fresh(), Yarrix.fresh()]);
+  servers = { light, dark };
 });
-afterAll(() => yarrix.end());
+afterAll(() => Promise.all(THEMES.map((theme) => servers[theme].end())));
 
 /** What the model calls things, and no person does; names that are said as they are written are left out. */
 function identifiers(diagrams: readonly Diagram[]): Set<string> {
@@ -56,7 +61,6 @@ const LOOK = `
   const sideways = document.documentElement.scrollWidth > innerWidth + 1;
   return { text: texts.join(' '), small, fine, sideways };`;
 
-const THEMES = ['light', 'dark'] as const;
 /** Every state in both themes; else those of one size in one of them by turns, which takes half the time. */
 const EVERY = process.env['YARRIX_ALL'] !== undefined;
 
@@ -95,11 +99,11 @@ it.each([
   'every state can be used by everybody and says nothing in the model’s names, on %s',
   async (_, size, states) => {
     const found: Record<string, string[]> = {};
-    const goThrough = async (theme: (typeof THEMES)[number]): Promise<void> => {
+    const goThrough = async (theme: Theme): Promise<void> => {
       const page = await Browser.open(size, theme);
       for (const [i, state] of states.entries()) {
         if (!EVERY && !state.wide && THEMES[i % THEMES.length] !== theme) continue;
-        const wrong = await goTo(page, yarrix.address, state).then(
+        const wrong = await goTo(page, servers[theme].address, state).then(
           () => faults(page),
           (error: Error) => [error.message],
         );
