@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { Outcome } from '../../core/behaviour/statement';
+import { sayAcknowledged } from '../../core/describe/acknowledged';
 import { sayDoing } from '../../core/describe/outcome';
 import { sayPoints } from '../../core/describe/point';
 import { ACT_WORDS, nameOf, SIGHT_WORDS } from '../../core/describe/unit';
@@ -103,7 +104,7 @@ function whatEntryIs(entry: NewEntry, diagram: Diagram | undefined): string {
     case 'stage':
       return entry.body.stage === 'done' ? 'Call finished' : 'Call opened again';
     case 'acknowledged':
-      return `Confirmed: ${entry.body.what.replace(/-/g, ' ')}`;
+      return `Confirmed: ${sayAcknowledged(entry.body)}`;
     case 'diagram':
       return `Version ${entry.body.version} of the diagram`;
   }

@@ -31,6 +31,13 @@ export class AcknowledgementBody implements Acknowledgement {
   @Max(20)
   leadOhms?: number;
 
+  /** Left of the visit. */
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(600)
+  minutes?: number;
+
   /** Where a jumper was clipped on, or taken off. */
   @IsOptional()
   @ArrayMinSize(2)

@@ -30,6 +30,8 @@ export interface Acknowledgement {
   what: (typeof ACKNOWLEDGED)[number];
   part?: string;
   leadOhms?: number;
+  /** Of the time that is left of a visit; without them there is no end to it. */
+  minutes?: number;
   /** The two terminals that a jumper was clipped to, or taken off. */
   jumper?: [TerminalRef, TerminalRef];
 }
@@ -41,6 +43,7 @@ export const ACKNOWLEDGED = [
   'stood-clear',
   'jumper-on',
   'jumper-off',
+  'time-left',
 ] as const;
 
 /** What is said in an entry, by its kind. */

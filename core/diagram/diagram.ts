@@ -66,6 +66,8 @@ export interface Look {
   panel?: string;
   /** It takes power: what was proved dead is not known to be so after it. */
   powered?: true;
+  /** It is about what feeds the unit, gas and water too, and is looked at with its supply. */
+  feeds?: true;
 }
 
 /**

@@ -77,6 +77,19 @@ describe('a test that is refused', () => {
     expect(call.verdict.kind).not.toBe('named');
   });
 
+  it('plans nothing that takes longer than what is left of the visit', () => {
+    for (const minutesLeft of [0, 2, 5, 12]) {
+      const { tests, verdict } = without([], { minutesLeft });
+      for (const { test } of tests) {
+        const cost = minutes.of(test);
+        const takes = minutes.from(minutes.untouched, cost) - (cost.risk ?? 0);
+        expect(takes).toBeLessThanOrEqual(minutesLeft);
+      }
+      expect(verdict.kind).not.toBe('named');
+    }
+    expect(without([], { minutesLeft: 600 })).toEqual(without([]));
+  });
+
   it('has a reason that fits: panels, tools, helper, clips, live, terminals', () => {
     for (const { id } of washer.looks ?? [])
       expect(reasonsFor(washer, minutes, { kind: 'look', look: id })).toContain('no-time');

@@ -116,9 +116,10 @@ export class UnitPlanner {
       return { verdict: { kind: 'named', suspect: first }, tests: [] };
     const { decision, root, places, questions: asked } = this.problem(state, entries, way);
     const standing: CallStanding = likely ? decision.standing(root) : { kind: 'test' };
-    // Who refuses to read a part itself does not get it named unread.
-    if (standing.kind === 'named' && way.refusals?.length) {
-      const all = this.problem(state, entries, { ...way, refusals: [] });
+    // Who refuses to read a part itself, or has no time for it, does not get it named unread.
+    if (standing.kind === 'named' && (way.refusals?.length || way.minutesLeft !== undefined)) {
+      const { minutesLeft: _, ...unhurried } = way;
+      const all = this.problem(state, entries, { ...unhurried, refusals: [] });
       if (all.decision.standing(all.root).kind === 'own')
         return { verdict: { kind: 'open', needs: 'own-terminals' }, tests: [] };
     }
@@ -251,7 +252,7 @@ export class UnitPlanner {
     weights: Float64Array,
     entries: readonly Evidence[],
     bench: Bench,
-    { harm, refusals = [] }: WayOfWorking,
+    { harm, refusals = [], minutesLeft = Infinity }: WayOfWorking,
     times: number,
     shorts: boolean,
   ): Option[] {
@@ -269,6 +270,7 @@ export class UnitPlanner {
     for (const { test, key, cost: itself, outcome, at } of candidates) {
       if ((taken.get(key) ?? 0) >= times) continue;
       if (refused(test, key, itself)) continue;
+      if (this.minutes.from(bench, itself) - (itself.risk ?? 0) > minutesLeft) continue;
       const here = ofPlanned(outcome, hypotheses);
       if (!here) continue;
       // Contacts weld further and people are hurt: it comes last, where no cold reading tells.

@@ -17,6 +17,8 @@ export interface WayOfWorking {
   asks: boolean;
   /** What this visit does not allow. */
   refusals?: readonly Refusal[];
+  /** Left of the visit: what takes longer is not begun. */
+  minutesLeft?: number;
   /** Readings at the parts alone, from the plug alone, or both. */
   place: 'part' | 'plug' | 'any';
 }

@@ -45,7 +45,7 @@ export const look = (
   of: string[],
   [withIt, without]: [withIt: number, without: number],
   minutes: number,
-  more: Partial<Pick<Look, 'panel' | 'powered'>> = {},
+  more: Partial<Pick<Look, 'panel' | 'powered' | 'feeds'>> = {},
 ): Look => ({ id, says, of, found: { with: withIt, without }, minutes, ...more });
 
 /** The look at a capacitor, which is a reading as well: nine tenths of what is printed is too little. */

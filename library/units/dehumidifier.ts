@@ -158,7 +158,7 @@ export const dehumidifier = unit({
       ['adapter:dead'],
       [0.8, 0.1],
       0.3,
-      { powered: true },
+      { powered: true, feeds: true },
     ),
     look(
       'fins',

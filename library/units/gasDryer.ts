@@ -311,7 +311,7 @@ export const gasDryer = unit({
       2,
       { powered: true, panel: 'toe' },
     ),
-    look('tap', 'The gas cock at the wall is closed', ['split'], [0.1, 0.03], 0.5),
+    look('tap', 'The gas cock at the wall is closed', ['split'], [0.1, 0.03], 0.5, { feeds: true }),
   ],
   energies: ['gas', 'moving-air'],
   cautions: [

@@ -235,7 +235,7 @@ export function millivoltFireplaceOf({ control }: FireplaceChoice): Diagram {
         ['thermopile'],
         [0.6, 0.05],
         1,
-        { panel: 'grille' },
+        { panel: 'grille', feeds: true },
       ),
       look(
         'knob',
@@ -243,9 +243,7 @@ export function millivoltFireplaceOf({ control }: FireplaceChoice): Diagram {
         ['valve'],
         [0.1, 0.04],
         0.3,
-        {
-          panel: 'grille',
-        },
+        { panel: 'grille', feeds: true },
       ),
       ...(remote
         ? [

@@ -114,7 +114,7 @@ export const standingPilotHeater = unit({
       ['thermocouple'],
       [0.6, 0.05],
       1,
-      { panel: 'cover' },
+      { panel: 'cover', feeds: true },
     ),
     look(
       'nut',

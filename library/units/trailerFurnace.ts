@@ -326,7 +326,7 @@ export const trailerFurnace = unit({
       ['air', 'battery'],
       [0.7, 0.08],
       0.5,
-      { powered: true },
+      { powered: true, feeds: true },
     ),
     look(
       'ducts',
@@ -344,6 +344,7 @@ export const trailerFurnace = unit({
       ['valve', 'valve-contact', 'board', 'electrode'],
       [0.8, 0.5],
       1,
+      { feeds: true },
     ),
   ],
   energies: ['gas', 'moving-air'],

@@ -235,6 +235,7 @@ export const trailerWaterHeater = unit({
       ['valve', 'valve-contact', 'board', 'flame-sensor'],
       [0.8, 0.5],
       1,
+      { feeds: true },
     ),
     look(
       'low-volts',
@@ -242,6 +243,7 @@ export const trailerWaterHeater = unit({
       ['battery'],
       [0.7, 0.05],
       0.5,
+      { feeds: true },
     ),
   ],
   energies: ['gas', 'water'],

@@ -132,7 +132,15 @@ export const waterPump = unit({
     },
   ],
   looks: [
-    look('tank', 'The tank is empty', ['line'], [0.5, 0.05], 0.5),
+    look('tank', 'The tank is empty', ['line'], [0.5, 0.05], 0.5, { feeds: true }),
+    look(
+      'low-volts',
+      'The lights of the trailer are dim: the battery is low',
+      ['battery'],
+      [0.7, 0.05],
+      0.5,
+      { feeds: true },
+    ),
     look(
       'bubbles',
       'Bubbles in the strainer, or a loose hose on the suction side',

@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { TerminalRef } from '../../../core/diagram/diagram';
+import type { Outcome } from '../../../core/behaviour/statement';
 import { PLUGGED_IN } from '../../../core/behaviour/useRuns';
 import { sayVolts } from '../../../core/describe/display';
 import { sayPoints } from '../../../core/describe/point';
@@ -8,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { LookLine } from './LookLine';
 import type { Work } from './useWork';
 
 interface Props {
@@ -16,6 +18,17 @@ interface Props {
   read: (points: readonly TerminalRef[]) => void;
   done: () => void;
 }
+
+/** The doings of a fuse or breaker that are told of it, with what is said of each. */
+type Told = [Outcome, label: string][];
+const OF_FUSE: Told = [
+  ['open', 'It is blown'],
+  ['whole', 'It is whole'],
+];
+const OF_BREAKER: Told = [
+  ['open', 'The breaker had tripped'],
+  ['whole', 'The breaker is on'],
+];
 
 /** What feeds the unit, before it is taken apart: breakers and fuses, and the volts that are right, by both schools. */
 export function SupplyCard({ work, read, done }: Props) {
@@ -44,22 +57,34 @@ export function SupplyCard({ work, read, done }: Props) {
               testID={`supply-wrong-${part.id}`}
               onPress={() => work.notice(part.id, 'wrong-part')}
             />
-            <Button
-              label="It is blown"
-              testID={`supply-open-${part.id}`}
-              onPress={() => work.tell('seen', PLUGGED_IN, part.id, 'open')}
-            />
-            <Button
-              label="It is whole"
-              testID={`supply-whole-${part.id}`}
-              onPress={() => work.tell('seen', PLUGGED_IN, part.id, 'whole')}
-            />
+            <Tell work={work} subject={part.id} told={OF_FUSE} />
           </View>
         </View>
       ))}
+      {(work.findings?.looks ?? [])
+        .filter(({ look }) => look.feeds)
+        .map((now) => (
+          <LookLine key={now.look.id} work={work} now={now} />
+        ))}
       <Button icon="x" label="Done, or not now" testID="supply-done" onPress={done} />
     </Card>
   );
+}
+
+/** What it does is told by one press; what was told last stands out. */
+function Tell({ work, subject, told }: { work: Work; subject: string; told: Told }) {
+  const last = work.evidence.findLast(
+    (each) => each.kind === 'statement' && each.subject === subject && each.steps === PLUGGED_IN,
+  );
+  return told.map(([outcome, label]) => (
+    <Button
+      key={outcome}
+      label={label}
+      testID={`supply-${outcome}-${subject}`}
+      selected={last?.kind === 'statement' && last.outcome === outcome}
+      onPress={() => work.tell('seen', PLUGGED_IN, subject, outcome)}
+    />
+  ));
 }
 
 function Check({ work, check, read }: { work: Work; check: SupplyCheck } & Pick<Props, 'read'>) {
@@ -75,16 +100,7 @@ function Check({ work, check, read }: { work: Work; check: SupplyCheck } & Pick<
       ))}
       {supply.amps !== undefined && (
         <View style={styles.row}>
-          <Button
-            label="The breaker had tripped"
-            testID={`supply-open-${supply.id}`}
-            onPress={() => work.tell('seen', PLUGGED_IN, supply.id, 'open')}
-          />
-          <Button
-            label="The breaker is on"
-            testID={`supply-whole-${supply.id}`}
-            onPress={() => work.tell('seen', PLUGGED_IN, supply.id, 'whole')}
-          />
+          <Tell work={work} subject={supply.id} told={OF_BREAKER} />
         </View>
       )}
       {pairs.map(({ from, to, usual, standard }) => (

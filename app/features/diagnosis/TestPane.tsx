@@ -18,7 +18,9 @@ import { RepairCard } from './RepairCard';
 import { SecondLookCard } from './SecondLookCard';
 import { TestCard } from './TestCard';
 import { SupplyCard } from './SupplyCard';
+import { SupplyFirst } from './SupplyFirst';
 import { Thinking } from './Thinking';
+import { TimeLeft } from './TimeLeft';
 import { UnitVerdictCard } from './UnitVerdictCard';
 import type { InHand } from './useInHand';
 import type { OwnReading } from './useOwnReading';
@@ -89,6 +91,8 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
           <UnitVerdictCard work={work} />
           <LastEntry work={work} />
           <WithoutIt work={work} hand={hand} before={before} />
+          <TimeLeft work={work} hand={hand} />
+          <SupplyFirst work={work} open={() => setAdding('supply')} />
           <Card work={work} hand={hand} active={active} />
           {hand.advice && <Choices hand={hand} work={work} open={open} toggle={toggle} />}
           {open === 'refuse' && hand.advice && (

@@ -3,6 +3,7 @@ import type { Reason } from '../../../core/call/refusal';
 import { sayRefusal } from '../../../core/describe/refusal';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import type { Work } from './useWork';
@@ -13,6 +14,10 @@ const ALLOWED: [Reason, yes: string, no: string][] = [
   ['no-clips', 'Clips at hand', 'No clips'],
   ['not-live', 'Live possible', 'Not live today'],
 ];
+
+/** Minutes that may be left of it. */
+const LEFT = ['10', '20', '30', '60', '120'] as const;
+const NO_END = 'none';
 
 /** What this visit allows, and the tests that were refused: each can be had back. */
 export function VisitCard({ work }: { work: Work }) {
@@ -48,6 +53,20 @@ export function VisitCard({ work }: { work: Work }) {
           );
         })}
       </View>
+      <OneOf
+        titled
+        label={
+          work.minutesLeft === undefined
+            ? 'Time that is left'
+            : `Time that is left: ${Math.floor(work.minutesLeft)} min`
+        }
+        choices={[
+          { id: NO_END, label: 'No end', testID: 'left-none' },
+          ...LEFT.map((each) => ({ id: each, label: `${each} min`, testID: `left-${each}` })),
+        ]}
+        chosen={work.minutesLeft === undefined ? NO_END : undefined}
+        choose={(id) => work.setMinutesLeft(id === NO_END ? undefined : Number(id))}
+      />
       {single.map((refusal) => (
         <View key={refusal.id} style={styles.line} testID="refused-test">
           <Type style={styles.grow}>{sayRefusal(diagram, refusal)}</Type>

@@ -29,6 +29,7 @@ import { selectCall } from '../../state/callView';
 import { powerAndIsolation, type PowerAndIsolation } from '../../../core/call/power';
 import { evidenceOf, refusalsOf, type KnownOfUnit, type SetAside } from '../../../core/call/log';
 import type { Reason, Refusal } from '../../../core/call/refusal';
+import { minutesLeft } from '../../../core/call/timeLeft';
 import { loadCall } from '../../state/calls';
 import { type Loading } from '../../state/loading';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
@@ -90,6 +91,9 @@ export interface Work extends Diagnosis {
   refuse: (test: UnitTest, why: Reason, terminal?: TerminalRef) => void;
   /** Something is not to be had on this visit at all. */
   refuseAll: (why: Reason) => void;
+  /** Undefined where the visit has no end. */
+  minutesLeft: number | undefined;
+  setMinutesLeft: (minutes: number | undefined) => void;
 }
 
 /** How a reading was taken, besides what its test says. */
@@ -139,7 +143,13 @@ export function useWork(callId: string): WorkOpening {
   );
   const refused = useMemo(() => refusalsOf(entries ?? []), [entries]);
   const refusals = useSame(refused, refused.map((each) => each.id).join());
-  const allowed = useMemo(() => ({ ...way, refusals }), [way, refusals]);
+  // The plan goes by what was left at the last entry: it changes with an entry, not in the middle of a test.
+  const planned = minutesLeft(entries ?? []);
+  const left = planned === undefined ? undefined : Math.floor(planned);
+  const allowed = useMemo(
+    () => ({ ...way, refusals, ...(left !== undefined && { minutesLeft: left }) }),
+    [way, refusals, left],
+  );
   const minutes = useMemo(() => diagram && new Minutes(diagram), [diagram]);
   const diagnosis = useDiagnosis(unit, evidence, allowed);
   if (!call || !unit || !minutes) return { state: loading === 'ready' ? 'failed' : loading };
@@ -228,6 +238,9 @@ export function useWork(callId: string): WorkOpening {
       refuse: (test, why, terminal) =>
         log('refusal', refusalOf(call.diagram, minutes, test, why, terminal)),
       refuseAll: (why) => log('refusal', { why, of: [] }),
+      minutesLeft: minutesLeft(call.entries, now),
+      setMinutesLeft: (minutes) =>
+        log('acknowledged', { what: 'time-left', ...(minutes !== undefined && { minutes }) }),
     },
   };
 }
