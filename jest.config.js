@@ -10,6 +10,8 @@ const OVER_THE_LIBRARY = '\\.library\\.test\\.ts$';
 
 /** One project for each runner: what runs in Node, what runs in a page, what drives a browser. */
 module.exports = {
+  // A machine that has other work is no failure.
+  testTimeout: 30_000,
   projects: [
     {
       ...node,

@@ -1,5 +1,5 @@
 import { everySetup, shortsIn } from '../circuit/short';
-import { nodesOf, nodeOf } from '../circuit/network';
+import { nodesOf, nodeOf } from '../circuit/nodes';
 import type { Diagram, Part, TerminalRef } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import { terminalRef } from '../diagram/terminal';

@@ -4,7 +4,9 @@ import type { Setup } from '../diagram/setup';
 import { effectOf, isHeld, ownerOf, type Fault } from '../fault/fault';
 import { effectiveResistance } from '../circuit/effectiveResistance';
 import { ratedVolts } from '../circuit/ohms';
-import { buildNetwork, nodeOf, type Edge, type Network } from '../circuit/network';
+import { buildNetwork, type Network } from '../circuit/network';
+import { nodeOf } from '../circuit/nodes';
+import type { Edge } from '../circuit/ownEdges';
 import { NodalAnalysis } from '../circuit/nodalAnalysis';
 
 /** What a load does at a moment. A motor that is fed and does not turn hums. */

@@ -63,14 +63,15 @@ export interface Course {
   seconds: number;
 }
 
-/** The same with the courses of all steps. */
+/** The same with the courses of all steps. @param solver of the same unit, which may have solved much of it before */
 export function runWhole(
   diagram: Diagram,
   steps: readonly Step[],
   faults: readonly Fault[],
   from: Setup = drawnSetup(diagram),
+  solver = new Solver(diagram, faults),
 ): { results: StepResult[]; courses: Course[] } {
-  const unit = new Unit(diagram, faults, from);
+  const unit = new Unit(diagram, faults, from, solver);
   const plugged = steps[0]?.does.kind === 'power' ? [] : [PLUGGED_IN];
   const done = [...plugged, ...steps].map((step) => unit.do(step));
   return { results: done.map((each) => each.result), courses: done.map((each) => each.course) };
@@ -94,15 +95,14 @@ export const standAfter = (
 /** A unit that things are done with, one step after the other; it remembers how it stands. */
 export class Unit {
   private readonly machine: Machine;
-  private readonly solver: Solver;
 
   constructor(
     private readonly diagram: Diagram,
     private readonly faults: readonly Fault[] = [],
     from: Setup = drawnSetup(diagram),
+    private readonly solver = new Solver(diagram, faults),
   ) {
     this.machine = atRest(poweredSetup(from), faults);
-    this.solver = new Solver(diagram, faults);
   }
 
   do(step: Step): { result: StepResult; course: Course } {

@@ -1,3 +1,5 @@
+import { drawnSetup } from '../diagram/setup';
+import { Solver } from './machine';
 import { runWhole, type Course } from './run';
 import { statementsOf, type Outcome } from './statement';
 import { parseSteps, upToStep, type Step } from './step';
@@ -38,8 +40,11 @@ export class UseRuns {
     const outcomes: UseRun['outcomes'] = new Map();
     const opened = new Set<string>();
     const courses: UseRun['courses'] = new Map();
+    // Uses begin alike, and come through the same states.
+    const solver = new Solver(this.diagram, faults);
+    const from = drawnSetup(this.diagram);
     for (const { written, steps } of this.uses) {
-      const { results, courses: each } = runWhole(this.diagram, steps, faults);
+      const { results, courses: each } = runWhole(this.diagram, steps, faults, from, solver);
       // Plugging in is a step of its own where the use does not begin with power.
       const before = results.length - steps.length;
       const textOf = (step: number): string =>

@@ -1,7 +1,8 @@
 import type { Diagram } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import type { Fault } from '../fault/fault';
-import { buildNetwork, type Edge, type Network } from './network';
+import { buildNetwork, type Network } from './network';
+import type { Edge } from './ownEdges';
 import { NodalAnalysis } from './nodalAnalysis';
 
 /** The current of a part in a solved circuit, in ampere: of its winding, element or contact that carries most. */

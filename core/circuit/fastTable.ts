@@ -4,15 +4,9 @@ import { switches, terminalRef } from '../diagram/terminal';
 import { effectOf, ownerOf, type Fault } from '../fault/fault';
 import { switchesTouched } from './partEdges';
 import type { Resistor } from './resistorGraph';
-import {
-  buildNetwork,
-  loose,
-  ownEdges,
-  wiring,
-  type Edge,
-  type Network,
-  type Nodes,
-} from './network';
+import { buildNetwork, loose, wiring, type Network } from './network';
+import type { Nodes } from './nodes';
+import { ownEdges, type Edge } from './ownEdges';
 import { TableMaker, type Change } from './tableMaker';
 
 /** Which end of every resistor's range a table is made with. */

@@ -2,7 +2,9 @@ import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { partAt, terminalRef } from '../diagram/terminal';
 import { subsets } from '../subsets';
-import { buildNetwork, nodeOf, type Edge, type Network } from './network';
+import { buildNetwork, type Network } from './network';
+import { nodeOf } from './nodes';
+import type { Edge } from './ownEdges';
 import { between, type OhmAnswer } from './ohmReading';
 
 /** Another way, outside the switch, that would answer in place of its contact. */

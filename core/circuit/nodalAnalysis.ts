@@ -1,5 +1,6 @@
 import { Elimination } from './elimination';
-import { islands, type Edge, type Network } from './network';
+import { islands, type Network } from './network';
+import type { Edge } from './ownEdges';
 
 /** Edge with its resistance chosen; `ohms` may be Infinity for one that is not there. */
 interface Chosen {

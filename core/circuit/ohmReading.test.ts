@@ -5,7 +5,8 @@ import { findSwitch } from '../diagram/terminal';
 import { parseFault } from '../fault/parseFault';
 import { effectiveResistance } from './effectiveResistance';
 import { isolate } from './isolation';
-import { buildNetwork, nodeOf } from './network';
+import { buildNetwork } from './network';
+import { nodeOf } from './nodes';
 import { ohmReading, type OhmAnswer } from './ohmReading';
 
 const diagramOf = (id: string): Diagram => {

@@ -2,7 +2,9 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
 import type { Fault } from '../fault/fault';
 import { effectiveResistance } from './effectiveResistance';
-import { buildNetwork, nodeOf, type Edge, type Network } from './network';
+import { buildNetwork, type Network } from './network';
+import { nodeOf } from './nodes';
+import type { Edge } from './ownEdges';
 import { NodalAnalysis } from './nodalAnalysis';
 
 /** What an ohmmeter without leads would find between two terminals. */

@@ -5,7 +5,8 @@ import type { Diagram } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { everyFault } from '../fault/faultList';
 import { effectiveResistance } from './effectiveResistance';
-import { buildNetwork, islands, nodeOf, type Network } from './network';
+import { buildNetwork, islands, type Network } from './network';
+import { nodeOf } from './nodes';
 import { NodalAnalysis } from './nodalAnalysis';
 import { netlist, spiceCards } from './spice';
 

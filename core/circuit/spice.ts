@@ -1,5 +1,6 @@
 import type { Diagram } from '../diagram/diagram';
-import { islands, type Edge, type Network } from './network';
+import { islands, type Network } from './network';
+import type { Edge } from './ownEdges';
 
 /**
  * A netlist for ngspice (format of its manual) of exactly the network given: nominal ohms, supplies

@@ -3,7 +3,8 @@ import { chanceFrom } from '../chance';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, setActuator, type Setup } from '../diagram/setup';
 import { parseFault } from '../fault/parseFault';
-import { buildNetwork, nodeOf, type Network } from './network';
+import { buildNetwork, type Network } from './network';
+import { nodeOf } from './nodes';
 import { NodalAnalysis } from './nodalAnalysis';
 import { METER_OHMS, voltReading, voltsBetween, type VoltAnswer } from './voltReading';
 

@@ -1,7 +1,9 @@
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { feeds, type Setup } from '../diagram/setup';
 import type { Fault } from '../fault/fault';
-import { buildNetwork, nodeOf, type Edge, type Network } from './network';
+import { buildNetwork, type Network } from './network';
+import { nodeOf } from './nodes';
+import type { Edge } from './ownEdges';
 import { NodalAnalysis, type Phasors } from './nodalAnalysis';
 
 /** What the evidence of a live reading carries: volts without load prove little. */

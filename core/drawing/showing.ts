@@ -1,6 +1,7 @@
 import { atRest, circuitOf } from '../behaviour/machine';
 import type { Stand } from '../behaviour/run';
-import { nodeOf, type Network } from '../circuit/network';
+import type { Network } from '../circuit/network';
+import { nodeOf } from '../circuit/nodes';
 import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import type { CellState, Diagram, TerminalRef } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';

@@ -1,6 +1,7 @@
 import { ampsOf } from '../circuit/currents';
 import { OhmTable, type End } from '../circuit/fastTable';
-import { buildNetwork, nodeOf, type Network } from '../circuit/network';
+import { buildNetwork, type Network } from '../circuit/network';
+import { nodeOf } from '../circuit/nodes';
 import { ohmReading, type OhmAnswer } from '../circuit/ohmReading';
 import { NodalAnalysis } from '../circuit/nodalAnalysis';
 import { switchesTouched } from '../circuit/partEdges';
@@ -73,6 +74,24 @@ class Tables {
   }
 }
 
+const ENDS = ['nominal', 'low', 'high'] as const;
+
+/** What an ohmmeter finds, from the ohms with every resistor at each end of its range, as in `ENDS`. */
+function answerOf([nominal = NaN, low = NaN, high = NaN]: readonly number[]): OhmAnswer {
+  if (low === Infinity) return { kind: 'open' };
+  if (high === Infinity)
+    return {
+      kind: 'unsure',
+      nominal: null,
+      low,
+      high: null,
+      reason: 'may rightly be open there',
+    };
+  if (nominal === Infinity)
+    return { kind: 'unsure', nominal: null, low, high, reason: 'may rightly be open there' };
+  return { kind: 'ohms', nominal, low, high };
+}
+
 /** A powered circuit, solved. */
 interface Live {
   network: Network;
@@ -124,21 +143,13 @@ export class UnitPredictor {
 
   /** What an ohmmeter finds under a hypothesis, power off. */
   ohms(index: number, setup: Setup, from: TerminalRef, to: TerminalRef): OhmAnswer {
+    return this.ohmsBetween(setup, [from, to])(index);
+  }
+
+  private ohmsBetween(setup: Setup, points: Points): (index: number) => OhmAnswer {
     const tables = this.tablesFor(setup);
-    const at = (end: End): number => tables.between(end, [from, to])(index);
-    const [nominal, low, high] = [at('nominal'), at('low'), at('high')];
-    if (low === Infinity) return { kind: 'open' };
-    if (high === Infinity)
-      return {
-        kind: 'unsure',
-        nominal: null,
-        low,
-        high: null,
-        reason: 'may rightly be open there',
-      };
-    if (nominal === Infinity)
-      return { kind: 'unsure', nominal: null, low, high, reason: 'may rightly be open there' };
-    return { kind: 'ohms', nominal, low, high };
+    const ends = ENDS.map((end) => tables.between(end, points));
+    return (index) => answerOf(ends.map((at) => at(index)));
   }
 
   /**
@@ -152,7 +163,8 @@ export class UnitPredictor {
   ): (index: number) => number | undefined {
     const tables = this.tablesFor(setup);
     if (!tables.unsure) return tables.between('nominal', [from, to]);
-    return (index) => nominalOf(this.ohms(index, setup, from, to));
+    const answer = this.ohmsBetween(setup, [from, to]);
+    return (index) => nominalOf(answer(index));
   }
 
   /** Ohms that a good unit may show, from the one end of all tolerances to the other. */

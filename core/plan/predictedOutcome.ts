@@ -109,11 +109,10 @@ const near = (one: number | undefined, two: number | undefined): boolean =>
 
 /** Values in as many kinds as lie well apart; what is below `none` is nothing. */
 function kindsOf(values: readonly (number | undefined)[], none: number): Int8Array {
-  const between: number[] = [];
+  const apart = new Set<number>();
   for (const value of values)
-    if (value !== undefined && value >= none && value <= OL_FROM && !between.includes(value))
-      between.push(value);
-  between.sort((a, b) => a - b);
+    if (value !== undefined && value >= none && value <= OL_FROM) apart.add(value);
+  const between = [...apart].sort((a, b) => a - b);
   const kinds = new Map<number, Kind>();
   let kind: Kind = NEAR_ZERO + 1;
   between.forEach((value, i) => {
