@@ -3,7 +3,7 @@ import { isNoticed, saidBeside, statementsOf } from '../core/behaviour/statement
 import { parseSteps } from '../core/behaviour/step';
 import { lintWhole } from '../core/circuit/lintCircuit';
 import { complaintMap } from '../core/inference/complaint';
-import { unitHypotheses } from '../core/inference/unitHypotheses';
+import { unitHypotheses, type UnitHypothesis } from '../core/inference/unitHypotheses';
 import { UnitPredictor } from '../core/inference/unitPredictor';
 import type { Diagram } from '../core/diagram/diagram';
 import type { Fault } from '../core/fault/fault';
@@ -38,6 +38,11 @@ it('says of every prior where it is from', () => {
 });
 
 describe.each(EACH)('%s', (_id, diagram) => {
+  let hypotheses: UnitHypothesis[];
+  beforeAll(() => {
+    hypotheses = unitHypotheses(diagram);
+  });
+
   it('is sound, and shorts nothing while it is whole', () => {
     expect(lintWhole(diagram)).toEqual([]);
   });
@@ -64,7 +69,7 @@ describe.each(EACH)('%s', (_id, diagram) => {
       (part) => part.kind === 'load' && isNoticed(part) && !ran.has(part.id),
     );
     // A fault lamp is lit by nothing but a fault.
-    const signs = unitHypotheses(diagram).flatMap(({ uses: { courses } }) =>
+    const signs = hypotheses.flatMap(({ uses: { courses } }) =>
       [...courses.values()].flatMap(({ stands }) =>
         stands.flatMap(({ loads }) => Object.keys(loads).filter((id) => loads[id] === 'runs')),
       ),
@@ -73,7 +78,7 @@ describe.each(EACH)('%s', (_id, diagram) => {
   });
 
   it('has for every fault what is noticed of it at which moment, or says that nobody notices it', () => {
-    const predictor = new UnitPredictor(diagram, ORDINARY_METER);
+    const predictor = new UnitPredictor(diagram, ORDINARY_METER, hypotheses);
     const { complaints, hidden } = complaintMap(predictor);
     // Run once more, apart from what the map was made of: told faults show it, hidden ones do not.
     const loads = diagram.parts.flatMap((part) => (part.kind === 'load' ? [part.id] : []));

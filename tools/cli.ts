@@ -1,14 +1,6 @@
 import { parseArgs } from 'node:util';
-import { behave } from './commands/behave';
-import { check } from './commands/check';
-import { diagnose } from './commands/diagnose';
-import { walk } from './commands/walk';
-import { diagrams } from './commands/diagrams';
 import { BadInput, EXIT, out } from './commands/command';
 import { EnvironmentError } from './folders';
-import { expect } from './commands/expect';
-import { proof } from './commands/proof';
-import { spice } from './commands/spice';
 
 const USAGE = `./yarrix COMMAND
 
@@ -81,25 +73,29 @@ async function main(argv: string[]): Promise<number> {
   const [first, second] = positionals;
   switch (command) {
     case 'diagrams':
-      return diagrams(values);
+      return (await import('./commands/diagrams')).diagrams(values);
     case 'proof':
-      return proof({ ...values, diagram: first, part: second });
+      return (await import('./commands/proof')).proof({ ...values, diagram: first, part: second });
     case 'expect':
-      return expect({ ...values, diagram: first });
+      return (await import('./commands/expect')).expect({ ...values, diagram: first });
     case 'behave':
-      return behave({ ...values, diagram: first });
+      return (await import('./commands/behave')).behave({ ...values, diagram: first });
     case 'diagnose':
-      return diagnose({ ...values, diagram: first, file: second });
+      return (await import('./commands/diagnose')).diagnose({
+        ...values,
+        diagram: first,
+        file: second,
+      });
     case 'walk':
-      return walk({ ...values, diagram: first });
+      return (await import('./commands/walk')).walk({ ...values, diagram: first });
     case 'draw':
       return (await import('./commands/draw')).draw({ ...values, diagram: first });
     case 'spice':
-      return spice({ ...values, diagram: first });
+      return (await import('./commands/spice')).spice({ ...values, diagram: first });
     case 'bench':
       return (await import('./bench/bench')).bench(first, values);
     case 'check':
-      return check({ ...values, file: first });
+      return (await import('./commands/check')).check({ ...values, file: first });
     case 'start':
       return (await import('./start')).start(values.port);
     case 'stop':

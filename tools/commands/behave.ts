@@ -3,7 +3,8 @@ import { noticed } from '../../core/behaviour/statement';
 import { sayStatement } from '../../core/describe/statement';
 import { parseSteps } from '../../core/behaviour/step';
 import type { Diagram } from '../../core/diagram/diagram';
-import { BadInput, EXIT, openDiagram, out, outJson, valueOf, type Exit } from './command';
+import { BadInput, EXIT, out, outJson, valueOf, type Exit } from './command';
+import { openDiagram } from './openDiagram';
 import { faultsFrom } from './setup';
 
 export interface BehaveOptions {

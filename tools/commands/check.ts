@@ -2,7 +2,8 @@ import { readTableCsv } from '../../contract/contactTableCsv';
 import { readDiagram } from '../../contract/diagramFile';
 import { sayInputFault, type InputFault } from '../../contract/problem';
 import { findSwitch } from '../../core/diagram/terminal';
-import { BadInput, EXIT, openDiagram, out, outJson, readText, valueOf, type Exit } from './command';
+import { BadInput, EXIT, out, outJson, valueOf, type Exit } from './command';
+import { openDiagram, readText } from './openDiagram';
 
 export interface CheckOptions {
   file?: string;

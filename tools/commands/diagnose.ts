@@ -12,7 +12,8 @@ import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
 import { sayTest } from '../../core/describe/test';
 import { POLICIES, type Policy } from '../../core/plan/policies';
 import { UnitDiagnosis, type Findings } from '../../core/plan/unitDiagnosis';
-import { BadInput, EXIT, openDiagram, out, outJson, readText, type Exit } from './command';
+import { BadInput, EXIT, out, outJson, type Exit } from './command';
+import { openDiagram, readText } from './openDiagram';
 
 /** Suspects and tests that are shown; the rest is counted. */
 const SHOWN = { suspects: 8, tests: 4 };

@@ -4,7 +4,8 @@ import { drawLadder } from '../../core/drawing/place';
 import { drawnShowing, showingOf } from '../../core/drawing/showing';
 import { toSvg } from '../../core/drawing/svg';
 import { layout } from '../layout';
-import { EXIT, openDiagram, valueOf, type Exit } from './command';
+import { EXIT, valueOf, type Exit } from './command';
+import { openDiagram } from './openDiagram';
 import { faultsFrom } from './setup';
 
 /** `./yarrix draw DIAGRAM [--steps "..."] [--fault F]...`: the ladder as an SVG, alive after some steps. */

@@ -5,7 +5,8 @@ import { voltReading, type VoltAnswer } from '../../core/circuit/voltReading';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
 import { findPoint, type Setup } from '../../core/diagram/setup';
 import { sayOhms } from '../../core/describe/display';
-import { BadInput, EXIT, openDiagram, out, outJson, valueOf, type Exit } from './command';
+import { BadInput, EXIT, out, outJson, valueOf, type Exit } from './command';
+import { openDiagram } from './openDiagram';
 import { faultsFrom, setupFrom, type SetupOptions } from './setup';
 
 export interface ExpectOptions extends SetupOptions {

@@ -7,7 +7,8 @@ import { expectation } from '../../core/inference/expectation';
 import { sayOhms } from '../../core/describe/display';
 import { proofOf } from '../../core/plan/proof';
 import { totalMoves } from '../../core/plan/route';
-import { EXIT, openDiagram, out, outJson, valueOf, BadInput, type Exit } from './command';
+import { EXIT, out, outJson, valueOf, BadInput, type Exit } from './command';
+import { openDiagram } from './openDiagram';
 
 const coloursAt = (diagram: Diagram, ref: TerminalRef): string[] =>
   wiresAt(diagram, ref).map((wire) => wire.colour);

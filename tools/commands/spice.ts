@@ -1,6 +1,7 @@
 import { buildNetwork } from '../../core/circuit/network';
 import { netlist } from '../../core/circuit/spice';
-import { EXIT, openDiagram, out, type Exit } from './command';
+import { EXIT, out, type Exit } from './command';
+import { openDiagram } from './openDiagram';
 import { faultsFrom, setupFrom, type SetupOptions } from './setup';
 
 /** `./yarrix spice DIAGRAM [--set ...] [--fault ...] [--power on]`: that setup as a netlist. */

@@ -13,7 +13,8 @@ import { testOf } from '../../core/plan/minutes';
 import { sayTest } from '../../core/describe/test';
 import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
 import { USUAL_WAY } from '../../core/plan/wayOfWorking';
-import { BadInput, EXIT, openDiagram, out, outJson, valueOf, type Exit } from './command';
+import { BadInput, EXIT, out, outJson, valueOf, type Exit } from './command';
+import { openDiagram } from './openDiagram';
 
 /** What looks find is drawn from this seed, so that a walk can be told again. */
 const SEED = 7;
