@@ -21,6 +21,7 @@ export function Field({ label, fault, testID, ...input }: Props) {
         testID={testID}
         accessibilityLabel={label}
         aria-invalid={fault !== undefined}
+        {...(fault !== undefined && { 'aria-describedby': `${testID}-fault` })}
         placeholderTextColor={palette.soft}
         style={[
           styles.input,
@@ -33,7 +34,13 @@ export function Field({ label, fault, testID, ...input }: Props) {
         ]}
       />
       {fault && (
-        <Type size="small" weight="strong" tone="bad" testID={`${testID}-fault`} role="alert">
+        <Type
+          size="small"
+          weight="strong"
+          tone="bad"
+          testID={`${testID}-fault`}
+          id={`${testID}-fault`}
+        >
           {fault}
         </Type>
       )}

@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { radius, space, useTheme } from '../theme/theme';
 import { Button } from './Button';
 import { Type } from './Type';
+import { useFocus } from './useFocus';
 
 /** A key of the keyboard, and what it does on the screen that is shown. */
 export type KeyHint = readonly [key: string, does: string];
@@ -17,8 +18,11 @@ const ALWAYS: readonly KeyHint[] = [
 /** Every key that does something here. */
 export function KeysCard({ keys, close }: { keys: readonly KeyHint[]; close: () => void }) {
   const palette = useTheme();
+  const view = useFocus('open', 'always');
   return (
     <View
+      ref={view}
+      tabIndex={-1}
       role="dialog"
       aria-label="Keys"
       testID="keys"

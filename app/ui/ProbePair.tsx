@@ -15,6 +15,12 @@ interface Props {
   named?: boolean;
 }
 
+/** The part that both points are on; undefined where each is on its own. */
+export function onePart(from: TerminalRef, to: TerminalRef): string | undefined {
+  const [one, two] = [splitRef(from).part, splitRef(to).part];
+  return one === two ? one : undefined;
+}
+
 /** Where the red and the black probe go: terminals, wires, and whether these are off. */
 export function ProbePair({ diagram, from, to, lifted, named = false }: Props) {
   const palette = useTheme();
@@ -22,52 +28,60 @@ export function ProbePair({ diagram, from, to, lifted, named = false }: Props) {
     { name: 'Red', colour: palette.probeRed, at: from, testID: 'probe-red' },
     { name: 'Black', colour: palette.probeBlack, at: to, testID: 'probe-black' },
   ];
+  const nameOf = (id: string): string | undefined =>
+    owners(diagram).find((each) => each.id === id)?.name;
+  const one = onePart(from, to);
   return (
-    <View style={styles.probes}>
-      {probes.map(({ name, colour, at, testID }) => {
-        const { part } = splitRef(at);
-        const wires = wiresAt(diagram, terminalAt(at));
-        const off = lifted.includes(terminalAt(at));
-        return (
-          <View
-            key={name}
-            style={[styles.probe, { borderColor: palette.line }]}
-            accessibilityLabel={`${name} probe on ${sayPoint(diagram, at)}`}
-          >
-            <View style={[styles.tip, { backgroundColor: colour, borderColor: palette.ink }]}>
-              <Type size="small" weight="strong" style={{ color: palette.onProbe }}>
-                {name}
-              </Type>
-            </View>
-            <View style={styles.grow}>
-              {named && (
-                <Type size="small" weight="strong">
-                  {owners(diagram).find((each) => each.id === part)?.name}
-                </Type>
-              )}
-              <Type size="title" weight="mono" testID={testID}>
-                {isWireEnd(at) ? `wire off ${marked(diagram, at)}` : marked(diagram, at)}
-              </Type>
-              <View style={styles.wires}>
-                {wires.map((wire) => (
-                  <WireSwatch key={wire.id} code={wire.colour} />
-                ))}
-                <Type size="small" weight="strong" tone={off ? 'warn' : 'soft'}>
-                  {wires.length === 0 ? 'no wire on it' : off ? 'wire off' : 'wire on'}
+    <>
+      {named && one !== undefined && <Type weight="strong">{nameOf(one)}</Type>}
+      <View style={styles.probes}>
+        {probes.map(({ name, colour, at, testID }) => {
+          const { part } = splitRef(at);
+          const wires = wiresAt(diagram, terminalAt(at));
+          const off = lifted.includes(terminalAt(at));
+          return (
+            <View
+              key={name}
+              style={[styles.probe, { borderColor: palette.line }]}
+              accessibilityLabel={`${name} probe on ${sayPoint(diagram, at)}`}
+            >
+              <View style={[styles.tip, { backgroundColor: colour, borderColor: palette.ink }]}>
+                <Type size="small" weight="strong" style={{ color: palette.onProbe }}>
+                  {name}
                 </Type>
               </View>
+              <View style={styles.grow}>
+                {named && one === undefined && (
+                  <Type size="small" weight="strong">
+                    {nameOf(part)}
+                  </Type>
+                )}
+                <Type size="title" weight="mono" testID={testID}>
+                  {isWireEnd(at) ? `wire off ${marked(diagram, at)}` : marked(diagram, at)}
+                </Type>
+                <View style={styles.wires}>
+                  {wires.map((wire) => (
+                    <WireSwatch key={wire.id} code={wire.colour} />
+                  ))}
+                  <Type size="small" weight="strong" tone={off ? 'warn' : 'soft'}>
+                    {wires.length === 0 ? 'no wire on it' : off ? 'wire off' : 'wire on'}
+                  </Type>
+                </View>
+              </View>
             </View>
-          </View>
-        );
-      })}
-    </View>
+          );
+        })}
+      </View>
+    </>
   );
 }
 
 const styles = StyleSheet.create({
-  probes: { flexDirection: 'row', gap: space.s },
+  probes: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   probe: {
-    flex: 1,
+    flexGrow: 1,
+    flexShrink: 1,
+    flexBasis: 130,
     flexDirection: 'row',
     gap: space.s,
     borderWidth: 1,

@@ -10,6 +10,7 @@ import { KeysCard, type KeyHint } from './KeysCard';
 import { RefusedCard } from './RefusedCard';
 import { ShopStrip } from './ShopStrip';
 import { Type } from './Type';
+import { useFocus } from './useFocus';
 import { useKeys } from './useKeys';
 import { WaitingStrip } from './WaitingStrip';
 
@@ -34,6 +35,8 @@ export function Screen({ title, under, back, actions, keys = NO_KEYS, children }
   const [help, setHelp] = useState(false);
   const close = (): void => setHelp(false);
   useKeys({ '?': () => setHelp(!help), ...(help && { Escape: close }) });
+  // A new screen begins at its title.
+  const top = useFocus(title);
   return (
     <View style={[styles.screen, { backgroundColor: palette.ground }]} role="main">
       <Head>
@@ -47,8 +50,8 @@ export function Screen({ title, under, back, actions, keys = NO_KEYS, children }
             </Pressable>
           </Link>
         )}
-        <View style={styles.titles}>
-          <Type size="lead" weight="heavy" numberOfLines={1} role="heading" aria-level={1}>
+        <View ref={top} tabIndex={-1} style={styles.titles}>
+          <Type size="lead" weight="heavy" numberOfLines={2} role="heading" aria-level={1}>
             {title}
           </Type>
           {under && (
@@ -75,6 +78,8 @@ const styles = StyleSheet.create({
   bar: {
     minHeight: touch.row,
     flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignContent: 'center',
     alignItems: 'center',
     gap: space.s,
     paddingHorizontal: space.l,
@@ -87,5 +92,5 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
   },
-  titles: { flex: 1 },
+  titles: { flexGrow: 1, flexShrink: 1, flexBasis: 100 },
 });

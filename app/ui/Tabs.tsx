@@ -1,4 +1,4 @@
-import { StyleSheet } from 'react-native';
+import { StyleSheet, useWindowDimensions } from 'react-native';
 import { space, useTheme } from '../theme/theme';
 import { OneOf } from './OneOf';
 
@@ -11,9 +11,13 @@ interface Props<Pane extends string> {
   choose: (pane: Pane) => void;
 }
 
+/** Narrower, or with text that much larger, they do not fit into one line. */
+const TABS_FROM = 340;
+
 /** Panes of one screen, one shown at a time. */
 export function Tabs<Pane extends string>({ names, label, chosen, choose }: Props<Pane>) {
   const palette = useTheme();
+  const { width } = useWindowDimensions();
   const panes = Object.keys(names) as Pane[];
   return (
     <OneOf
@@ -31,12 +35,13 @@ export function Tabs<Pane extends string>({ names, label, chosen, choose }: Prop
       }))}
       chosen={chosen}
       choose={choose}
-      style={styles.tabs}
+      style={width < TABS_FROM ? styles.wrapped : styles.tabs}
     />
   );
 }
 
 const styles = StyleSheet.create({
   tabs: { flexWrap: 'nowrap', gap: 0 },
+  wrapped: { gap: 0 },
   tab: { flexBasis: 'auto', paddingHorizontal: space.xs, borderBottomWidth: 3, borderRadius: 0 },
 });

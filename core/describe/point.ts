@@ -16,8 +16,8 @@ export function sayPoint(diagram: Diagram, ref: Point): string {
   return isWireEnd(ref) ? `the wire off ${said}` : said;
 }
 
-/** Terminals that wires are off, part by part: "L2 and H2 of Infinite switch". */
-export function sayTerminals(diagram: Diagram, refs: readonly Point[]): string {
+/** Terminals that wires are off, part by part: "L2 and H2 of Infinite switch". @param shown part that stands beside it anyway */
+export function sayTerminals(diagram: Diagram, refs: readonly Point[], shown?: string): string {
   const parts = new Map<string, Point[]>();
   for (const ref of refs) {
     const { part } = splitRef(ref);
@@ -27,7 +27,9 @@ export function sayTerminals(diagram: Diagram, refs: readonly Point[]): string {
     .map((each) =>
       each
         .map((ref, i) =>
-          i < each.length - 1 ? marked(diagram, ref) : sayPoint(diagram, terminalAt(ref)),
+          i < each.length - 1 || splitRef(ref).part === shown
+            ? marked(diagram, ref)
+            : sayPoint(diagram, terminalAt(ref)),
         )
         .join(' and '),
     )

@@ -73,8 +73,8 @@ export const INSTRUMENT: Record<QuantityActuator['quantity'], string> = {
   level: 'eye',
 };
 
-/** How a setup differs from the one that the sheet is drawn for. */
-export function saySetup(diagram: Diagram, setup: Setup): string[] {
+/** How a setup differs from the one that the sheet is drawn for. @param shown part that stands beside it anyway */
+export function saySetup(diagram: Diagram, setup: Setup, shown?: string): string[] {
   const drawn = drawnSetup(diagram);
   const moved = Object.entries(setup.actuators).flatMap(([id, state]) =>
     typeof state === 'string' && state !== drawn.actuators[id]
@@ -86,12 +86,14 @@ export function saySetup(diagram: Diagram, setup: Setup): string[] {
     const actuator = part?.kind === 'switch' ? part.actuator : id;
     return `${nameOf(diagram, id)} moved by hand as with ${sayPosition(diagram, actuator, position)}`;
   });
-  return [...moved, ...held, ...sayChanges(diagram, setup)];
+  return [...moved, ...held, ...sayChanges(diagram, setup, shown)];
 }
 
 /** Wires that are lifted, parts that are out and jumpers that are on. */
-export function sayChanges(diagram: Diagram, setup: Setup): string[] {
-  const lifted = setup.lifted.length ? [`wires off ${sayTerminals(diagram, setup.lifted)}`] : [];
+export function sayChanges(diagram: Diagram, setup: Setup, shown?: string): string[] {
+  const lifted = setup.lifted.length
+    ? [`wires off ${sayTerminals(diagram, setup.lifted, shown)}`]
+    : [];
   const out = setup.partsOut.map((id) => `${nameOf(diagram, id)} out`);
   const jumpers = setup.jumpers.map((pair) => `jumper ${sayPoints(diagram, ...pair)}`);
   return [...lifted, ...out, ...jumpers];

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { FlatList, StyleSheet, View } from 'react-native';
+import { FlatList, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { CallSummary } from '../../../contract/call';
 import { foldText, matches as hasWords } from '../../../core/describe/searchWords';
 import { Button } from '../../ui/Button';
@@ -15,7 +15,7 @@ import { loadDiagrams } from '../../state/diagrams';
 import { loadCalls, loadMoreCalls } from '../../state/calls';
 import { selectCalls } from '../../state/callView';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { space } from '../../theme/theme';
+import { LOW_UNDER, space } from '../../theme/theme';
 
 type Show = 'today' | 'open' | 'all';
 const SHOWS: { id: Show; label: string }[] = [
@@ -53,28 +53,34 @@ export function CallsList({ opened }: { opened?: string }) {
   useKeys({ n: newCall });
 
   const found = calls.filter((call) => belongs(call, show) && matches(call, search));
+  // In a low window the list needs the room, and what it is looked through by scrolls with it.
+  const low = useWindowDimensions().height < LOW_UNDER;
+  const tools = (
+    <View style={styles.tools}>
+      <Field
+        label="Search make, model, place, person or complaint"
+        testID="search"
+        value={search}
+        onChangeText={setSearch}
+      />
+      <OneOf
+        label="Which calls"
+        choices={SHOWS.map(({ id, label }) => ({
+          id,
+          label: whole ? `${label} ${calls.filter((call) => belongs(call, id)).length}` : label,
+          testID: `show-${id}`,
+          style: styles.third,
+        }))}
+        chosen={show}
+        choose={setShow}
+      />
+    </View>
+  );
   return (
     <View style={styles.whole}>
-      <View style={styles.tools}>
-        <Field
-          label="Search make, model, place, person or complaint"
-          testID="search"
-          value={search}
-          onChangeText={setSearch}
-        />
-        <OneOf
-          label="Which calls"
-          choices={SHOWS.map(({ id, label }) => ({
-            id,
-            label: whole ? `${label} ${calls.filter((call) => belongs(call, id)).length}` : label,
-            testID: `show-${id}`,
-            style: styles.third,
-          }))}
-          chosen={show}
-          choose={setShow}
-        />
-      </View>
+      {!low && tools}
       <FlatList
+        ListHeaderComponent={low ? tools : null}
         data={found}
         keyExtractor={(call) => call.id}
         renderItem={({ item }) => <CallRow call={item} here={item.id === opened} />}
@@ -198,7 +204,7 @@ const styles = StyleSheet.create({
   whole: { flex: 1 },
   tools: { padding: space.m, gap: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
   row: { flexDirection: 'row', gap: space.s, alignItems: 'center' },
-  third: { flex: 1, paddingHorizontal: space.s },
+  third: { flexGrow: 1, paddingHorizontal: space.m },
   list: {
     paddingHorizontal: space.m,
     gap: space.s,

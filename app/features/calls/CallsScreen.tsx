@@ -67,5 +67,11 @@ function ThemeButton() {
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', gap: space.s, alignItems: 'center' },
+  row: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    flexShrink: 1,
+    columnGap: space.s,
+    alignItems: 'center',
+  },
 });

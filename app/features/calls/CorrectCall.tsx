@@ -7,6 +7,7 @@ import { useLog } from '../../state/useLog';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Field } from '../../ui/Field';
+import { FormFaults } from '../../ui/FormFaults';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 
@@ -31,7 +32,9 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
   };
   const [form, setForm] = useState(before);
   const [faults, setFaults] = useState<Partial<Record<string, string>>>({});
+  const [handedIn, setHandedIn] = useState(0);
   const keep = (): void => {
+    setHandedIn(handedIn + 1);
     const changed = Object.fromEntries(
       FIELDS.flatMap(([name]) =>
         form[name].trim() === before[name] ? [] : [[name, form[name].trim()]],
@@ -51,6 +54,13 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
       <Type weight="heavy" role="heading" aria-level={2}>
         As it should have been written
       </Type>
+      <FormFaults
+        handedIn={handedIn}
+        faults={FIELDS.flatMap(([of, label]) => {
+          const says = faults[of];
+          return says === undefined ? [] : [{ name: label, says, field: `correct-${of}` }];
+        })}
+      />
       {FIELDS.map(([name, label]) => {
         const fault = faults[name];
         return (
@@ -81,6 +91,6 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', gap: space.s },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   grow: { flexGrow: 1 },
 });

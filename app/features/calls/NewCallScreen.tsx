@@ -8,6 +8,7 @@ import type { NewEntry } from '../../../contract/entry';
 import { readDto } from '../../../contract/readDto';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { FormFaults } from '../../ui/FormFaults';
 import { Screen } from '../../ui/Screen';
 import { ComplaintFits, same } from '../../ui/ComplaintFits';
 import { Type } from '../../ui/Type';
@@ -34,6 +35,16 @@ interface Asked {
   label: string;
   multiline?: boolean;
 }
+
+/** What may be missing or wrong, in the order of the form, in a word, with the field that it is given in. */
+const IN_SHORT: { of: keyof Form; name: string; field: string }[] = [
+  { of: 'complaint', name: 'Complaint', field: 'field-complaint' },
+  { of: 'diagram', name: 'Diagram', field: 'diagram-search' },
+  { of: 'make', name: 'Make', field: 'field-make' },
+  { of: 'model', name: 'Model', field: 'field-model' },
+  { of: 'place', name: 'Place', field: 'field-place' },
+  { of: 'customer', name: 'Customer', field: 'field-customer' },
+];
 
 const COMPLAINT: Asked = {
   name: 'complaint',
@@ -164,8 +175,13 @@ export function NewCallScreen() {
       <ComplaintFits search={search} text={typed} told={list} press={tap} />
     </>
   );
+  const faults = IN_SHORT.flatMap(({ of, name, field }) => {
+    const says = formState.errors[of]?.message;
+    return says === undefined ? [] : [{ name, says, field }];
+  });
   return (
     <Screen title="New call" back="/">
+      <FormFaults faults={faults} handedIn={formState.submitCount} />
       {wide ? (
         <View style={styles.panes}>
           <ScrollView contentContainerStyle={styles.inner}>

@@ -83,6 +83,6 @@ function sayTwin({ findings, evidence }: Work): string {
 const styles = StyleSheet.create({
   card: { paddingVertical: space.xs, paddingRight: 0 },
   undo: { paddingHorizontal: space.m },
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
-  grow: { flex: 1 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 140 },
 });

@@ -63,6 +63,6 @@ export function PickedCard({
 
 const styles = StyleSheet.create({
   card: { borderTopWidth: 2, padding: space.m, gap: space.xs },
-  row: { flexDirection: 'row', gap: space.s, paddingTop: space.xs },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, paddingTop: space.xs },
   grow: { flexGrow: 1 },
 });

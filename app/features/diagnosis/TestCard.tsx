@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Card } from '../../ui/Card';
 import { PartSketch } from '../../ui/PartSketch';
-import { ProbePair } from '../../ui/ProbePair';
+import { onePart, ProbePair } from '../../ui/ProbePair';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import type { GoodShown, ShownTest } from '../../workers/diagnosis';
@@ -92,7 +92,9 @@ export function OhmCard({
 }) {
   const { diagram } = work.call;
   const { from, to, setup } = test;
-  const stands = capital(saySetup(diagram, setup).join(', ') || 'As it stands, wires on');
+  const stands = capital(
+    saySetup(diagram, setup, onePart(from, to)).join(', ') || 'As it stands, wires on',
+  );
   return (
     <>
       <Type size="title" weight="heavy" testID="next-setup">

@@ -7,6 +7,7 @@ import type { KeyHint } from '../../ui/KeysCard';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
 import { useAddress } from '../../ui/useAddress';
+import { useFocus } from '../../ui/useFocus';
 import { useKeys } from '../../ui/useKeys';
 import { LOW_UNDER, space, WIDE_FROM } from '../../theme/theme';
 import { ENTRY_KEYS, Keypad } from '../switchProof/Keypad';
@@ -76,6 +77,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
       ? adding
       : [adding, evidence.length, hand.unsafe, hand.at, work.safe, work.meterProved].join();
   useEffect(() => scroll.current?.scrollTo({ y: 0, animated: false }), [inHand]);
+  const here = useFocus(inHand);
   const { again, points } = hand;
   // The keys come in a task of their own after the card, so that no press waits for both.
   const late = useDeferredValue(hand.reading);
@@ -152,7 +154,9 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const testing = (
     <View style={sight ? styles.pane : styles.away}>
       <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
-        {panes.test}
+        <View ref={here} tabIndex={-1} role="group" aria-label="In hand now" style={styles.hand}>
+          {panes.test}
+        </View>
         {low && pad}
       </ScrollView>
       {!low && pad}
@@ -211,6 +215,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
 
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
+  hand: { gap: space.m },
   panes: { flex: 1, flexDirection: 'row' },
   pane: { flex: 1 },
   away: { display: 'none' },

@@ -1,6 +1,6 @@
 import Feather from '@expo/vector-icons/Feather';
 import { useEffect, useMemo, useState } from 'react';
-import { FlatList, Pressable, StyleSheet, View } from 'react-native';
+import { FlatList, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { DiagramSummary } from '../../../contract/diagram';
 import { DiagramSearch } from '../../search/diagramSearch';
 import { Button } from '../../ui/Button';
@@ -13,7 +13,7 @@ import { loadCalls } from '../../state/calls';
 import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
-import { space, useTheme } from '../../theme/theme';
+import { LOW_UNDER, space, useTheme } from '../../theme/theme';
 
 interface Row {
   diagram: DiagramSummary;
@@ -56,34 +56,40 @@ export function DiagramsScreen() {
     const others = favourites.filter((each) => each !== id);
     dispatch(change({ favourites: others.length < favourites.length ? others : [...others, id] }));
   };
+  // In a low window the list needs the room, and what it is looked through by scrolls with it.
+  const low = useWindowDimensions().height < LOW_UNDER;
+  const tools = (
+    <View style={styles.tools}>
+      <Field
+        label="Search kind of unit, part, what people call it, or what it does not do"
+        testID="search"
+        value={search}
+        onChangeText={setSearch}
+      />
+      <View style={styles.row}>
+        <Button
+          label={`All ${diagrams.length}`}
+          testID="show-all"
+          selected={!kept}
+          onPress={() => setKept(false)}
+          style={styles.half}
+        />
+        <Button
+          icon="star"
+          label={`Favourites ${starred}`}
+          testID="show-favourites"
+          selected={kept}
+          onPress={() => setKept(true)}
+          style={styles.half}
+        />
+      </View>
+    </View>
+  );
   return (
     <Screen title="Diagrams" back="/">
-      <View style={styles.tools}>
-        <Field
-          label="Search kind of unit, part, what people call it, or what it does not do"
-          testID="search"
-          value={search}
-          onChangeText={setSearch}
-        />
-        <View style={styles.row}>
-          <Button
-            label={`All ${diagrams.length}`}
-            testID="show-all"
-            selected={!kept}
-            onPress={() => setKept(false)}
-            style={styles.half}
-          />
-          <Button
-            icon="star"
-            label={`Favourites ${starred}`}
-            testID="show-favourites"
-            selected={kept}
-            onPress={() => setKept(true)}
-            style={styles.half}
-          />
-        </View>
-      </View>
+      {!low && tools}
       <FlatList
+        ListHeaderComponent={low ? tools : null}
         data={found}
         keyExtractor={({ diagram }) => diagram.id}
         renderItem={({ item }) => (

@@ -264,7 +264,7 @@ function Probe({
 const styles = StyleSheet.create({
   whole: { gap: space.xs },
   window: { overflow: 'scroll', borderWidth: 1, borderRadius: radius.medium },
-  zoom: { flexDirection: 'row', justifyContent: 'flex-end' },
+  zoom: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'flex-end' },
   target: { position: 'absolute', width: TARGET, height: TARGET },
   probe: { position: 'absolute', width: 22, height: 22, borderRadius: 11, borderWidth: 3 },
 });

@@ -74,5 +74,5 @@ const styles = StyleSheet.create({
   },
   position: { width: 150, paddingVertical: space.s },
   cell: { width: 72, alignItems: 'center', paddingVertical: space.xs, textAlign: 'center' },
-  tools: { flexDirection: 'row', gap: space.s },
+  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -18,7 +18,13 @@ export function ContactTableView({ proof }: { proof: SwitchProof }) {
   const { call, part, next } = proof;
   const nextPair = next && expectation(part, next.place).contact?.id;
   return (
-    <ScrollView horizontal testID="contact-table">
+    <ScrollView
+      horizontal
+      tabIndex={0}
+      role="region"
+      aria-label="Contact table"
+      testID="contact-table"
+    >
       <View role="table">
         <View style={styles.row} role="row">
           <View style={styles.first} />

@@ -59,7 +59,13 @@ export function LastReading({ proof, last }: { proof: SwitchProof; last: LoggedR
 }
 
 const styles = StyleSheet.create({
-  card: { flexDirection: 'row', alignItems: 'center', padding: space.s, paddingLeft: space.m },
-  grow: { flex: 1 },
+  card: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    padding: space.s,
+    paddingLeft: space.m,
+  },
+  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 140 },
   undo: { paddingHorizontal: space.s },
 });
