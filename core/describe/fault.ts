@@ -27,16 +27,33 @@ export const sayModeIn = (diagram: Diagram, fault: Fault): string => {
 };
 
 /** What is wrong, and where inside its part: "stuck open (COM-NO)". */
-export const sayMode = (fault: Fault): string => `${MODES[fault.mode].says}${sayInside(fault)}`;
+export function sayMode(fault: Fault): string {
+  const inside = insideOf(fault);
+  return `${MODES[fault.mode].says}${inside === undefined ? '' : ` (${inside})`}`;
+}
 
-function sayInside(fault: Fault): string {
-  if ('contact' in fault) return ` (${fault.contact})`;
-  if ('element' in fault) return ` (${fault.element})`;
-  if ('terminal' in fault) return ` (${fault.terminal})`;
-  if ('between' in fault) return ` (${fault.between.join(' and ')})`;
-  if ('stays' in fault) return ` (stays ${fault.stays})`;
-  if ('side' in fault) return ` (${fault.side} the set point of ${fault.beyond})`;
-  return '';
+/** Several faults of one part, or of several wires, each kind once: "stuck open (L1-H1, L2-H2)", "broken (RD, BU)". */
+export function sayModesIn(diagram: Diagram, faults: readonly Fault[]): string[] {
+  const places = new Map<string, Set<string>>();
+  for (const fault of faults) {
+    const says = conditionNamed(diagram, fault)?.says ?? MODES[fault.mode].says;
+    const at = places.get(says) ?? new Set();
+    places.set(says, at);
+    const wire = 'wire' in fault && diagram.wires.find(({ id }) => id === fault.wire);
+    const inside = wire ? wire.colour : insideOf(fault);
+    if (inside !== undefined) at.add(inside);
+  }
+  return [...places].map(([says, at]) => (at.size ? `${says} (${[...at].join(', ')})` : says));
+}
+
+function insideOf(fault: Fault): string | undefined {
+  if ('contact' in fault) return fault.contact;
+  if ('element' in fault) return fault.element;
+  if ('terminal' in fault) return fault.terminal;
+  if ('between' in fault) return fault.between.join(' and ');
+  if ('stays' in fault) return `stays ${fault.stays}`;
+  if ('side' in fault) return `${fault.side} the set point of ${fault.beyond}`;
+  return undefined;
 }
 
 /**

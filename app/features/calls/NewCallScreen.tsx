@@ -16,6 +16,7 @@ import { loadDiagram, loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { enqueue } from '../../sync/outbox';
 import { space, WIDE_FROM } from '../../theme/theme';
+import { DrawnUnit } from '../diagrams/DrawnUnit';
 import { DiagramChoice } from './DiagramChoice';
 import { useTold } from '../../workers/useTold';
 import { usePrepared } from '../../workers/usePrepared';
@@ -101,6 +102,9 @@ const resolver: Resolver<Form> = (form) => {
   return { values: {}, errors };
 };
 
+/** Room for the drawing beside the form. */
+const DRAWN = 360;
+
 /** A new call: five answers and the diagram. It is kept on the device at once. */
 export function NewCallScreen() {
   const dispatch = useAppDispatch();
@@ -119,9 +123,10 @@ export function NewCallScreen() {
     const [id, version] = chosen.split('/');
     if (id && version) void dispatch(loadDiagram({ id, version: Number(version) }));
   }, [dispatch, chosen]);
+  const body = bodies[chosen];
   // What can be told is asked for first: it is wanted at once, the advice not before the call is open.
-  const search = useTold(chosen, bodies[chosen])?.search;
-  usePrepared(chosen, bodies[chosen]);
+  const search = useTold(chosen, body)?.search;
+  usePrepared(chosen, body);
   const typed = useWatch({ control, name: 'complaint' });
   const [told, setTold] = useState<{ of: string; list: FoundComplaint[] }>();
   // What was told of one diagram says nothing of another.
@@ -188,7 +193,10 @@ export function NewCallScreen() {
             {asked(COMPLAINT)}
             {FIELDS.map(asked)}
           </ScrollView>
-          <ScrollView contentContainerStyle={styles.inner}>{unit}</ScrollView>
+          <ScrollView contentContainerStyle={styles.inner}>
+            {unit}
+            {body && <DrawnUnit diagram={body} drawingKey={chosen} height={DRAWN} />}
+          </ScrollView>
         </View>
       ) : (
         <ScrollView contentContainerStyle={styles.inner}>

@@ -1,13 +1,14 @@
 import { useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { type Fault } from '../../../core/fault/fault';
 import { nameFault } from '../../../core/describe/fault';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
-import { space } from '../../theme/theme';
+import { space, WIDE_FROM } from '../../theme/theme';
 import { askWorker, type ShownComplaint } from '../../workers/diagnosis';
+import { ComplaintTable } from './ComplaintTable';
 import { sayDoing } from '../../../core/describe/outcome';
 import { sayLast } from '../../../core/describe/use';
 
@@ -30,6 +31,7 @@ export function ComplaintMap({ diagram, drawingKey }: { diagram: Diagram; drawin
       wanted = false;
     };
   }, [diagram, drawingKey]);
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   if (found?.of !== drawingKey)
     return <Notice icon="loader" title="Running every fault" testID="map-loading" />;
   if ('why' in found)
@@ -44,7 +46,8 @@ export function ComplaintMap({ diagram, drawingKey }: { diagram: Diagram; drawin
   const { complaints, hidden } = found.map;
   return (
     <>
-      {complaints.map(({ statement: { steps, subject, outcome }, faults }) => (
+      {wide && <ComplaintTable diagram={diagram} complaints={complaints} />}
+      {(wide ? [] : complaints).map(({ statement: { steps, subject, outcome }, faults }) => (
         <Card key={`${steps} ${subject} ${outcome}`} testID="complaint">
           <Type weight="heavy">{sayDoing(diagram, subject, outcome)}</Type>
           <Type size="small" tone="soft">
