@@ -1,3 +1,4 @@
+import type { OnAndOff } from '../behaviour/onAndOff';
 import type { Outcome } from '../behaviour/statement';
 import type { TerminalRef } from '../diagram/diagram';
 import type { Setup } from '../diagram/setup';
@@ -22,6 +23,8 @@ export interface StatementEvidence {
   often?: HowOften;
   /** Since when, in plain words: "since the storm". It is kept and shown, and weighs nothing. */
   since?: string;
+  /** Where a clock was held to it. */
+  seconds?: OnAndOff;
   /** A bridge that was clipped on for this try alone. */
   jumper?: [TerminalRef, TerminalRef];
 }

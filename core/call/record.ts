@@ -56,7 +56,7 @@ export interface Records {
   diagram: { version: number; reason: string };
   statement: Pick<
     StatementEvidence,
-    'source' | 'steps' | 'subject' | 'often' | 'since' | 'jumper'
+    'source' | 'steps' | 'subject' | 'often' | 'since' | 'seconds' | 'jumper'
   > & {
     outcome: string;
   };

@@ -1,3 +1,4 @@
+import { shareOn, type OnAndOff } from '../behaviour/onAndOff';
 import type { ActEvidence, Evidence, HowOften, Sight } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
 import { quantityOf } from '../inference/quantity';
@@ -85,6 +86,10 @@ export function sayShown(
   }
 }
 
+/** "5 s on, 25 s off: on for 17 % of the time". */
+export const saySeconds = (seconds: OnAndOff): string =>
+  `${seconds.on} s on, ${seconds.off} s off: on for ${Math.round(100 * shareOn(seconds))} % of the time`;
+
 /** One entry in two short lines: what was done, and what it showed. */
 export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; shown: string } {
   switch (entry.kind) {
@@ -96,6 +101,7 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
           entry.source,
           ...(entry.often ? [OFTEN_WORDS[entry.often].toLowerCase()] : []),
           ...(entry.since ? [entry.since] : []),
+          ...(entry.seconds ? [saySeconds(entry.seconds)] : []),
         ].join(', '),
         shown: sayDoing(diagram, entry.subject, entry.outcome),
       };

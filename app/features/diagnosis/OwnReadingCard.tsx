@@ -9,6 +9,7 @@ import { space } from '../../theme/theme';
 import { ExpectedOfOwn } from './ExpectedOfOwn';
 import { OwnMeasure } from './OwnMeasure';
 import { OwnPoint } from './OwnPoint';
+import { OwnSeconds } from './OwnSeconds';
 import { OwnSetup } from './OwnSetup';
 import type { OwnReading } from './useOwnReading';
 import type { Work } from './useWork';
@@ -28,11 +29,9 @@ export function OwnReadingCard({ work, own, done }: Props) {
         What did you read?
       </Type>
       <OneOf label="What did you read?" choices={KINDS} chosen={kind} choose={setKind} />
-      {kind === 'other' ? (
-        <OwnMeasure work={work} done={done} />
-      ) : (
-        <Between work={work} own={own} />
-      )}
+      {kind === 'between' && <Between work={work} own={own} />}
+      {kind === 'other' && <OwnMeasure work={work} done={done} />}
+      {kind === 'seconds' && <OwnSeconds work={work} done={done} />}
       <Button
         icon="x"
         label="Cancel"
@@ -49,6 +48,7 @@ export function OwnReadingCard({ work, own, done }: Props) {
 const KINDS = [
   { id: 'between', label: 'Between two points', testID: 'own-between' },
   { id: 'other', label: 'Heat, pressure, amperes', testID: 'own-other' },
+  { id: 'seconds', label: 'Seconds on and off', testID: 'own-clock' },
 ] as const;
 type Kind = (typeof KINDS)[number]['id'];
 

@@ -16,8 +16,8 @@ export function SupplyFirst({ work, open }: { work: Work; open: () => void }) {
   return (
     <Card testID="supply-first">
       <Type>
-        What feeds it may be at fault: {Math.round(100 * share)} in 100. A look there takes a
-        minute or two and opens nothing.
+        What feeds it may be at fault: {Math.round(100 * share)} in 100. A look there takes a minute
+        or two and opens nothing.
       </Type>
       <View style={styles.row}>
         <Button

@@ -72,7 +72,7 @@ export interface Work extends Diagnosis {
     steps: string,
     subject: string,
     outcome: Outcome,
-    more?: Partial<Pick<StatementEvidence, 'jumper' | 'often' | 'since'>>,
+    more?: Partial<Pick<StatementEvidence, 'jumper' | 'often' | 'since' | 'seconds'>>,
   ) => void;
   look: (look: string, found: boolean) => void;
   /** Something that was noticed of a part, and is in no list of looks. */
@@ -211,7 +211,7 @@ export function useWork(callId: string): WorkOpening {
       makeSafe: () => log('acknowledged', { what: 'made-safe' }),
       clip: (what, jumper) => log('acknowledged', { what, jumper }),
       standClear: () => log('acknowledged', { what: 'stood-clear' }),
-      tell: (source, steps, subject, outcome, { jumper, often, since } = {}) =>
+      tell: (source, steps, subject, outcome, { jumper, often, since, seconds } = {}) =>
         log('statement', {
           source,
           steps,
@@ -219,6 +219,7 @@ export function useWork(callId: string): WorkOpening {
           outcome,
           ...(often && { often }),
           ...(since && { since }),
+          ...(seconds && { seconds }),
           ...(jumper && { jumper }),
         }),
       look: (look, found) => log('look', { look, found }),
