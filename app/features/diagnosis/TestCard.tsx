@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { drawnSetup, type Setup } from '../../../core/diagram/setup';
 import { sayPosition } from '../../../core/describe/position';
+import { sayBackOn, sayDuringReading } from '../../../core/describe/duringReading';
 import { saySetup } from '../../../core/describe/test';
 import type { LookTest, OhmTest } from '../../../core/plan/unitTests';
 import { Button } from '../../ui/Button';
@@ -95,8 +96,14 @@ export function OhmCard({
   const stands = capital(
     saySetup(diagram, setup, onePart(from, to)).join(', ') || 'As it stands, wires on',
   );
+  const backOn = sayBackOn(diagram, setup, work.evidence, work.wiresOff);
   return (
     <>
+      {backOn !== undefined && (
+        <Type weight="strong" tone="warn" testID="back-on">
+          {backOn}.
+        </Type>
+      )}
       <Type size="title" weight="heavy" testID="next-setup">
         {stands}
       </Type>
@@ -108,6 +115,11 @@ export function OhmCard({
       <ProbePair diagram={diagram} from={from} to={to} lifted={setup.lifted} named />
       {good && <Good good={good} />}
       <SetupChips diagram={diagram} setup={setup} />
+      {sayDuringReading(diagram, setup).map((each) => (
+        <Type key={each} size="small" testID="during">
+          {each}.
+        </Type>
+      ))}
       <Reach diagram={diagram} from={from} to={to} />
       <PartSketch diagram={diagram} from={from} to={to} contact={good && contactOf(good)} />
     </>
