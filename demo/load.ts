@@ -125,7 +125,13 @@ async function loadCall(
     at += 40_000;
     const phoneAt = new Date(at).toISOString();
     await addEntries(queries, shop, [
-      { id: idOf(4, entries++), entry: { callId, phoneAt, ...entry }, version: 1, skewMs: 0 },
+      {
+        id: idOf(4, entries++),
+        entry: { callId, phoneAt, ...entry },
+        diagramId: diagram.id,
+        version: 1,
+        skewMs: 0,
+      },
     ]);
   };
   if (demo.work.length === 0) return;

@@ -42,7 +42,8 @@ export async function storeEntries(
     .filter(({ place }) => !outcomes[place]);
   for (let tries = 0; open.length && tries < MOST_TRIES; tries++) {
     const checked = [];
-    for (const each of open) {
+    const [now, later] = untilDiagramChanges(open);
+    for (const each of now) {
       const found = await check(db, shop, each.entry);
       if (!found) outcomes[each.place] = notFound('such call');
       // What cannot be stored now may have been, by an earlier sending, with the diagram as it was.
@@ -51,11 +52,12 @@ export async function storeEntries(
           ...each,
           ...found,
           skewMs,
-          version: found.faults.length ? 0 : found.against,
+          diagramId: found.against.diagramId,
+          version: found.faults.length ? 0 : found.against.version,
         });
     }
     const added = checked.length ? await writer.add(shop, checked) : [];
-    open = checked.filter((each, at) => {
+    const again = checked.filter((each, at) => {
       const became = added[at];
       if (!became) throw new Error('an entry was sent to the database and nothing is told of it');
       if (became.worked) WORKED.set(keyOf(shop, each.entry), became.worked);
@@ -64,6 +66,7 @@ export async function storeEntries(
       outcomes[each.place] = outcome;
       return false;
     });
+    open = [...again, ...later].sort((one, two) => one.place - two.place);
   }
   for (const { place } of open)
     outcomes[place] = new RefusedRequest(503, 'the call’s diagram changes just now; send it again');
@@ -71,8 +74,8 @@ export async function storeEntries(
 }
 
 interface Checked {
-  /** The version that the entry was checked against. */
-  against: number;
+  /** The diagram that the entry was checked against. */
+  against: Worked;
   faults: InputFault[];
 }
 
@@ -83,7 +86,29 @@ async function check(db: Database, shop: string, entry: NewEntry): Promise<Check
   const diagram = await findDiagram(db, shop, worked.diagramId, worked.version);
   if (!diagram) throw new Error(`call ${entry.callId} names a diagram version that is not stored`);
   const faults = findingsInEntry(diagram, entry).map(({ path, message }) => ({ path, message }));
-  return { against: worked.version, faults };
+  if (entry.kind === 'correction' && entry.body.diagramId !== undefined) {
+    const { diagramId, diagramVersion = 0 } = entry.body;
+    if (!(await findDiagram(db, shop, diagramId, diagramVersion)))
+      faults.push({
+        path: '/body/diagramId',
+        message: `there is no diagram "${diagramId}" version ${diagramVersion}`,
+      });
+  }
+  return { against: worked, faults };
+}
+
+/** Entries up to the first of each call that changes its diagram, and those that are checked against the new one after. */
+function untilDiagramChanges<T extends Pick<SentShape, 'entry'>>(
+  entries: readonly T[],
+): [T[], T[]] {
+  const changed = new Set<string>();
+  const [now, later]: [T[], T[]] = [[], []];
+  for (const each of entries) {
+    const { callId, kind, body } = each.entry;
+    (changed.has(callId) ? later : now).push(each);
+    if (kind === 'correction' && body.diagramId !== undefined) changed.add(callId);
+  }
+  return [now, later];
 }
 
 /** Refuses what is no business of a phone, whatever its call is. */
@@ -104,7 +129,7 @@ function outcomeOf(
   if (added) return undefined;
   if (stored) return otherContent('entry', entry, stored);
   if (!worked) return notFound('such call');
-  if (worked.version !== against) return 'again';
+  if (worked.diagramId !== against.diagramId || worked.version !== against.version) return 'again';
   if (faults.length) return unusable(faults);
   if (named < namedBy(entry).length) {
     const message = 'names an entry that is not in the log of this call';

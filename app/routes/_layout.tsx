@@ -3,7 +3,7 @@ import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { restoreOutbox, restoreShop } from '../sync/outbox';
-import type { Sent } from '../sync/outboxItem';
+import { callOf, type Sent } from '../sync/outboxItem';
 import { startSender } from '../sync/sender';
 import { keepSettings, restoreSettings } from '../state/settings';
 import { makeStore, type AppStore } from '../state/store';
@@ -14,10 +14,16 @@ import { FONTS } from '../theme/fonts';
 import Feather from '@expo/vector-icons/Feather';
 import { ScreenFailed } from '../ui/ScreenFailed';
 
+/** Whether a call goes on with another diagram, whose check the server makes. */
+const changesDiagram = (item: Sent['stored'][number]): boolean =>
+  item.to === 'entries' &&
+  item.body.kind === 'correction' &&
+  item.body.body.diagramId !== undefined;
+
 /** Writes whose effect only the server can tell are read back. */
 async function readBack(store: AppStore, { stored }: Sent): Promise<void> {
   for (const item of stored)
-    if (item.to === 'tables') await store.dispatch(loadCall(item.body.callId));
+    if (item.to === 'tables' || changesDiagram(item)) await store.dispatch(loadCall(callOf(item)));
   if (stored.some((item) => item.to === 'calls'))
     await store.dispatch(loadCalls(store.getState().calls.search));
 }

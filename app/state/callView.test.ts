@@ -4,6 +4,7 @@ import type { ReadingBody } from '../../contract/entries/reading';
 import { LID_READING } from '../../core/simulate/lidReading';
 import { builtIn } from '../../library/library';
 import { selectCall, selectCalls } from './callView';
+import { diagramKey } from './diagrams';
 import type { OutboxItem } from '../sync/outboxItem';
 import { makeStore, type RootState } from './store';
 
@@ -53,6 +54,28 @@ const waiting = (order: number, entry: Entry, more: Partial<OutboxItem> = {}): O
 };
 
 describe('a call as the technician sees it', () => {
+  it('goes on with the diagram of a correction that waits, once this device has it', () => {
+    const dryer = builtIn('electric-dryer');
+    if (!dryer) throw new Error('no dryer');
+    const correction: Entry = {
+      id: 'd',
+      callId: CALL,
+      kind: 'correction',
+      phoneAt: at(4),
+      body: { diagramId: dryer.id, diagramVersion: 1 },
+    };
+    const before = state([waiting(1, correction)]);
+    expect(selectCall(before, CALL)?.diagramId).toBe(diagram.id);
+    const bodies = { [diagramKey(dryer.id, 1)]: dryer };
+    const after = { ...before, diagrams: { ...before.diagrams, bodies } };
+    expect(selectCall(after, CALL)).toMatchObject({
+      diagramId: dryer.id,
+      diagram: { id: dryer.id },
+      appliance: stored.appliance,
+      complaint: stored.complaint,
+    });
+  });
+
   it('has what the server knows and what still waits, each once and in the order it was made', () => {
     const seen = selectCall(
       state([

@@ -2,6 +2,7 @@ import { createSelector } from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, Stage } from '../../contract/call';
 import type { Entry } from '../../contract/entry';
 import { freshSummary } from './calls';
+import { diagramKey } from './diagrams';
 import type { OutboxItem } from '../sync/outboxItem';
 import type { RootState } from './store';
 
@@ -32,7 +33,7 @@ function corrected<C extends CallSummary>(call: C, entries: Entry[]): C {
   let { appliance, complaint } = call;
   for (const { kind, body } of entries) {
     if (kind !== 'correction') continue;
-    const { complaint: better, ...unit } = body;
+    const { complaint: better, diagramId: _, diagramVersion: __, ...unit } = body;
     appliance = { ...appliance, ...unit };
     complaint = better ?? complaint;
   }
@@ -40,14 +41,38 @@ function corrected<C extends CallSummary>(call: C, entries: Entry[]): C {
 }
 
 export const selectCall = createSelector(
-  [(state: RootState) => state.calls, outboxItems, (_: RootState, id: string) => id],
-  (calls, items, id): CallDetail | undefined => {
+  [
+    (state: RootState) => state.calls,
+    (state: RootState) => state.diagrams.bodies,
+    outboxItems,
+    (_: RootState, id: string) => id,
+  ],
+  (calls, bodies, items, id): CallDetail | undefined => {
     const stored = calls.open[id];
     if (!stored) return undefined;
     const entries = withWaiting(stored.entries, items, id);
-    return corrected({ ...stored, entries, stage: stageAfter(entries, 'open') }, entries);
+    const call = corrected({ ...stored, entries, stage: stageAfter(entries, 'open') }, entries);
+    return withDiagram(call, bodies, entries.slice(stored.entries.length));
   },
 );
+
+/** A call with the diagram that a correction names which the server has not heard of; it was chosen among those at hand. */
+function withDiagram(
+  call: CallDetail,
+  bodies: RootState['diagrams']['bodies'],
+  waiting: Entry[],
+): CallDetail {
+  const last = waiting.findLast(
+    (each) => each.kind === 'correction' && each.body.diagramId !== undefined,
+  );
+  if (last?.kind !== 'correction') return call;
+  const { diagramId, diagramVersion } = last.body;
+  if (diagramId === undefined || diagramVersion === undefined) return call;
+  const diagram = bodies[diagramKey(diagramId, diagramVersion)];
+  return diagram
+    ? { ...call, diagramId, diagramVersion, diagram, diagramName: diagram.name }
+    : call;
+}
 
 /** The list of calls, the last worked first, with what waits counted in. */
 export const selectCalls = createSelector(

@@ -1,6 +1,20 @@
 import 'reflect-metadata/lite';
-import { IsNotEmpty, IsOptional, IsString, MaxLength } from 'class-validator';
+import {
+  IsInt,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+} from 'class-validator';
+import { MOST_VERSIONS } from '../diagram';
 import type { Records } from '../../core/call/record';
+
+/** A diagram is named with its version, and a version with its diagram. */
+const saysDiagram = ({ diagramId, diagramVersion }: Correction): boolean =>
+  diagramId !== undefined || diagramVersion !== undefined;
 
 /** What was written down of the unit or its complaint, as it should have been. */
 export class CorrectionBody implements Correction {
@@ -32,5 +46,17 @@ export class CorrectionBody implements Correction {
   @IsString()
   @MaxLength(500)
   complaint?: string;
+
+  @ValidateIf(saysDiagram)
+  @IsNotEmpty({ message: 'choose the diagram that the unit is worked with' })
+  @IsString()
+  @MaxLength(80)
+  diagramId?: string;
+
+  @ValidateIf(saysDiagram)
+  @IsInt()
+  @Min(1)
+  @Max(MOST_VERSIONS)
+  diagramVersion?: number;
 }
 type Correction = Records['correction'];

@@ -127,7 +127,7 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
     }
     case 'correction':
       if (Object.keys(entry.body).length === 0)
-        report('', 'say what is corrected: make, model, place, customer or complaint');
+        report('', 'say what is corrected: make, model, place, customer, complaint or diagram');
       break;
     case 'doubt':
     case 'stage':

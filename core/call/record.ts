@@ -53,7 +53,7 @@ export interface Records {
   doubt: { names: string; reason: string };
   acknowledged: Acknowledgement;
   stage: { stage: 'open' | 'done' };
-  diagram: { version: number; reason: string };
+  diagram: { diagram?: string; version: number; reason: string };
   statement: Pick<
     StatementEvidence,
     'source' | 'steps' | 'subject' | 'often' | 'since' | 'seconds' | 'jumper'
@@ -71,6 +71,9 @@ export interface Records {
     place?: string;
     customer?: string;
     complaint?: string;
+    /** The diagram that the unit is worked with from here on, and its version: one never without the other. */
+    diagramId?: string;
+    diagramVersion?: number;
   };
   /** A test that is not done on this visit, and why. */
   refusal: Refusal;

@@ -3,17 +3,17 @@ import { foldText } from '../../core/describe/searchWords';
 import type { Queries } from './database';
 
 const SUMMARY = `
-  SELECT call.id, coalesce(call.corrected->>'complaint', call.complaint) AS complaint, call.diagram AS "diagramId", call.phone_at AS "phoneAt",
+  SELECT call.id, coalesce(call.corrected->>'complaint', call.complaint) AS complaint, call.diagram_now AS "diagramId", call.phone_at AS "phoneAt",
          call.version_now AS "diagramVersion", diagram.name AS "diagramName",
          call.stage, call.readings, call.last_at AS "lastAt",
          jsonb_build_object('id', appliance.id, 'make', appliance.make, 'model', appliance.model,
            'place', appliance.place, 'customer', appliance.customer)
-           || (call.corrected - 'complaint') AS appliance`;
+           || (call.corrected - ARRAY['complaint', 'diagramId', 'diagramVersion']) AS appliance`;
 const FROM = `
   FROM call
   JOIN appliance ON appliance.shop = call.shop AND appliance.id = call.appliance
-  JOIN diagram ON diagram.shop = call.shop AND diagram.id = call.diagram
-              AND diagram.version = call.diagram_version`;
+  JOIN diagram ON diagram.shop = call.shop AND diagram.id = call.diagram_now
+              AND diagram.version = call.version_now`;
 
 /** Calls in one answer. */
 const PAGE = 50;
@@ -100,7 +100,7 @@ export async function diagramOfCall(
   id: string,
 ): Promise<{ diagramId: string; version: number } | undefined> {
   const { rows } = await db.query<{ diagramId: string; version: number }>(
-    `SELECT diagram AS "diagramId", version_now AS version FROM call WHERE shop = $1 AND id = $2`,
+    `SELECT diagram_now AS "diagramId", version_now AS version FROM call WHERE shop = $1 AND id = $2`,
     [shop, id],
   );
   return rows[0];
@@ -141,9 +141,9 @@ export async function addCall(
        SELECT $1, $3, $4, $5, $6, $7 FROM wanted ON CONFLICT (shop, id) DO NOTHING
        RETURNING id, make, model, place, customer
      ), new_call AS (
-       INSERT INTO call (shop, id, appliance, diagram, diagram_version, version_now, complaint,
+       INSERT INTO call (shop, id, appliance, diagram, diagram_now, diagram_version, version_now, complaint,
                          phone_at, at, last_at)
-       SELECT $1, $2, $3, $8, $9, $9, $10, $11, made, made
+       SELECT $1, $2, $3, $8, $8, $9, $9, $10, $11, made, made
        FROM wanted, least($11::timestamptz + $12 * interval '1 ms', now()) made
        ON CONFLICT (shop, id) DO NOTHING
        RETURNING appliance, diagram, diagram_version, complaint, phone_at

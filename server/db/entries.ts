@@ -15,7 +15,8 @@ export async function listEntries(db: Queries, shop: string, call: string): Prom
 export interface EntryToAdd {
   id: string;
   entry: NewEntry;
-  /** The version of the call's diagram that it was checked against. */
+  /** The diagram of the call that it was checked against; its version is 0 for one that does not fit it. */
+  diagramId: string;
   version: number;
   /** What the phone's clock lacks to the server's. */
   skewMs: number;
@@ -63,7 +64,7 @@ export async function addEntries(
   shop: string,
   entries: readonly EntryToAdd[],
 ): Promise<Added[]> {
-  const sent = entries.map(({ id, entry, version, skewMs }) => ({
+  const sent = entries.map(({ id, entry, diagramId, version, skewMs }) => ({
     id,
     call: entry.callId,
     kind: entry.kind,
@@ -71,6 +72,7 @@ export async function addEntries(
     made: entry.phoneAt,
     skew_ms: skewMs,
     names: namedBy(entry),
+    checked_diagram: diagramId,
     checked_version: version,
   }));
   const { rows } = await db.query<AddedRow>({

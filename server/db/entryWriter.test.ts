@@ -5,6 +5,7 @@ import { EntryWriter } from './entryWriter';
 
 const entry = (id: string): EntryToAdd => ({
   id,
+  diagramId: 'd',
   version: 1,
   skewMs: 0,
   entry: { callId: 'call', kind: 'reading', phoneAt: '2026-11-24T08:00:00Z', body: LID_READING },

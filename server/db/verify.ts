@@ -73,14 +73,17 @@ export async function verify(db: Queries): Promise<Verified> {
        CASE WHEN last_at <> greatest(call.at, coalesce(log.last, call.at)) THEN 'last worked' END,
        CASE WHEN stage <> coalesce(log.stages, 'open') THEN 'stage' END,
        CASE WHEN version_now <> coalesce(log.versions, diagram_version) THEN 'diagram version' END,
+       CASE WHEN diagram_now <> coalesce(log.diagrams, diagram) THEN 'diagram' END,
        CASE WHEN corrected <> coalesce(put_right.said, '{}') THEN 'make, model, place or complaint' END
      ) AS wrong
      FROM call LEFT JOIN (
        SELECT shop, call, count(*) FILTER (WHERE kind = 'reading') AS number, max(at) AS last,
          (array_agg(body->>'stage' ORDER BY at DESC, arrived DESC)
            FILTER (WHERE kind = 'stage'))[1] AS stages,
-         (array_agg((body->>'version')::integer ORDER BY at DESC, arrived DESC)
-           FILTER (WHERE kind = 'diagram'))[1] AS versions
+         (array_agg(coalesce(body->>'version', body->>'diagramVersion')::integer ORDER BY at DESC, arrived DESC)
+           FILTER (WHERE changes_diagram(kind, body)))[1] AS versions,
+         (array_agg(coalesce(body->>'diagram', body->>'diagramId') ORDER BY at DESC, arrived DESC)
+           FILTER (WHERE changes_diagram(kind, body)))[1] AS diagrams
        FROM entry GROUP BY shop, call
      ) log ON log.shop = call.shop AND log.call = call.id LEFT JOIN (
        SELECT shop, call, jsonb_object_agg(said.key, said.value ORDER BY at, arrived) AS said

@@ -83,13 +83,14 @@ export function tableRoutes(db: Database): Router {
         kind: 'diagram',
         phoneAt: sent.phoneAt,
         body: {
+          diagram: diagram.id,
           version: stored.version,
           reason: `contact table of ${part.value.name} read from CSV`,
         },
       } as const;
       const skewMs = skewOf(request);
       const [added] = await addEntries(queries, shop, [
-        { id: sentAs, entry, version: call.version, skewMs },
+        { id: sentAs, entry, diagramId: call.diagramId, version: call.version, skewMs },
       ]);
       if (added?.stored) refuseOther('table', entry, added.stored);
       else if (!added?.added)

@@ -1,8 +1,10 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
 import { CorrectionBody } from '../../../contract/entries/correction';
 import { readDto } from '../../../contract/readDto';
+import { diagramKey, loadDiagram, loadDiagrams } from '../../state/diagrams';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useLog } from '../../state/useLog';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -10,6 +12,7 @@ import { Field } from '../../ui/Field';
 import { FormFaults } from '../../ui/FormFaults';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { DiagramChoice } from './DiagramChoice';
 
 const FIELDS = [
   ['complaint', 'What the unit does or does not do'],
@@ -19,6 +22,15 @@ const FIELDS = [
   ['customer', 'Customer, if there is one'],
 ] as const;
 type Name = (typeof FIELDS)[number][0];
+const DIAGRAM = ['diagram', 'Diagram'] as const;
+const NOT_AT_HAND =
+  'Choose a diagram that this device has: this one comes with the next word of the server.';
+
+/** Id and version of a diagram by its key. */
+function diagramOf(key: string): { id: string; version: number } {
+  const [id = '', version] = key.split('/');
+  return { id, version: Number(version) };
+}
 
 /** Puts right what was written down of the unit; what was said first stays in the log. */
 export function CorrectCall({ call, done }: { call: CallDetail; done: () => void }) {
@@ -31,22 +43,39 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
     customer: call.appliance.customer ?? '',
   };
   const [form, setForm] = useState(before);
+  const dispatch = useAppDispatch();
+  const { bodies } = useAppSelector((state) => state.diagrams);
+  useEffect(() => {
+    void dispatch(loadDiagrams());
+  }, [dispatch]);
+  const worked = diagramKey(call.diagramId, call.diagramVersion);
+  const [diagram, setDiagram] = useState(worked);
+  const choose = (key: string): void => {
+    setDiagram(key);
+    if (key) void dispatch(loadDiagram(diagramOf(key)));
+  };
   const [faults, setFaults] = useState<Partial<Record<string, string>>>({});
   const [handedIn, setHandedIn] = useState(0);
   const keep = (): void => {
     setHandedIn(handedIn + 1);
-    const changed = Object.fromEntries(
-      FIELDS.flatMap(([name]) =>
-        form[name].trim() === before[name] ? [] : [[name, form[name].trim()]],
+    const another = diagram !== worked;
+    if (another && !bodies[diagram]) return setFaults({ diagram: NOT_AT_HAND });
+    const chosen = diagramOf(diagram);
+    const changed = {
+      ...Object.fromEntries(
+        FIELDS.flatMap(([name]) =>
+          form[name].trim() === before[name] ? [] : [[name, form[name].trim()]],
+        ),
       ),
-    );
+      ...(another && { diagramId: chosen.id, diagramVersion: chosen.version }),
+    };
     if (Object.keys(changed).length === 0) return done();
     const read = readDto(CorrectionBody, changed);
     if (!read.ok)
       return setFaults(
         Object.fromEntries(read.error.map(({ path, message }) => [path.slice(1), message])),
       );
-    log('correction', read.value);
+    log('correction', changed);
     done();
   };
   return (
@@ -56,9 +85,10 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
       </Type>
       <FormFaults
         handedIn={handedIn}
-        faults={FIELDS.flatMap(([of, label]) => {
+        faults={[...FIELDS, DIAGRAM].flatMap(([of, label]) => {
           const says = faults[of];
-          return says === undefined ? [] : [{ name: label, says, field: `correct-${of}` }];
+          const field = of === 'diagram' ? 'diagram-search' : `correct-${of}`;
+          return says === undefined ? [] : [{ name: label, says, field }];
         })}
       />
       {FIELDS.map(([name, label]) => {
@@ -75,6 +105,18 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
           />
         );
       })}
+      <DiagramChoice complaint={form.complaint} chosen={diagram} choose={choose} />
+      {diagram !== worked && (
+        <Type size="small" testID="correct-diagram-means">
+          The call goes on with it. What was read and told stays in the log; what the new diagram
+          does not have is set aside there, with the reason.
+        </Type>
+      )}
+      {faults.diagram !== undefined && (
+        <Type weight="strong" tone="bad" testID="correct-diagram-fault">
+          {faults.diagram}
+        </Type>
+      )}
       <View style={styles.row}>
         <Button
           look="act"
