@@ -60,9 +60,9 @@ module.exports = {
     appOnly('state', ['sync']),
     appOnly('theme', ['state']),
     appOnly('ui', ['theme', 'state', 'sync', 'search']),
-    ...['calls', 'diagrams', 'safety'].map((feature) =>
-      appOnly(`features/${feature}`, BELOW_FEATURES),
-    ),
+    ...['diagrams', 'safety'].map((feature) => appOnly(`features/${feature}`, BELOW_FEATURES)),
+    // A call is begun beside the drawing of its unit.
+    appOnly('features/calls', [...BELOW_FEATURES, 'features/diagrams']),
     // Diagnosing a unit shows its drawing and the tables of its switches.
     appOnly('features/switchProof', [...BELOW_FEATURES, 'features/safety']),
     appOnly('features/diagnosis', [

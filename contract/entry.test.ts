@@ -1,4 +1,4 @@
-import { readEntry } from './entry';
+import { readEntries, readEntry } from './entry';
 
 describe('entries of every kind', () => {
   const ID = '00000000-0000-4000-8000-000000000001';
@@ -148,4 +148,17 @@ it('refuses an entry whose body is not that of its kind', () => {
     error: [{ path: '/kind' }],
   });
   expect(readEntry('nothing')).toMatchObject({ ok: false });
+});
+
+it('refuses what lies beside an entry in a list with its place, whatever it is called', () => {
+  const id = '4ba2a9d7-2f0b-467d-b8d6-8f7bec7d18ce';
+  for (const beside of [
+    { constructor: {} },
+    { constructor: { prototype: {} } },
+    [{ constructor: 1 }],
+  ])
+    expect(readEntries({ entries: [{ id, entry: {}, beside }] })).toMatchObject({
+      ok: false,
+      error: [{ path: expect.stringMatching(/^\/entries\/0\/beside/) }],
+    });
 });

@@ -25,7 +25,7 @@ import { StageBody } from './entries/stage';
 import { StatementBody } from './entries/statement';
 import { IsMoment } from './moment';
 import type { InputFault, Problem } from './problem';
-import { isObject, readShape } from './readDto';
+import { isObject, readDto, readShape } from './readDto';
 import { unstorable } from './storable';
 
 export type EntryKind = keyof Records;
@@ -119,7 +119,7 @@ export function readEntries(value: unknown): Result<SentEntry[], InputFault[]> {
   const { entries } = value;
   const outside = (each: unknown): unknown =>
     isObject(each) && isObject(each.entry) ? { ...each, entry: {} } : each;
-  const sent = readShape(
+  const sent = readDto(
     NewEntriesDto,
     Array.isArray(entries) && entries.length <= MOST_ENTRIES
       ? { ...value, entries: entries.map(outside) }

@@ -11,6 +11,7 @@ import { requestLog } from './requestLog';
 import { callRoutes } from './routes/calls';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { entryRoutes } from './routes/entries';
+import { meterRoutes } from './routes/meters';
 import { withShop, type ShopOfRequest } from './shop';
 import { rateLimited, visitors } from './visitors';
 import { serveWeb } from './web';
@@ -93,6 +94,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', callRoutes(db));
   app.use('/api', entryRoutes(db));
   app.use('/api', tableRoutes(db));
+  app.use('/api', meterRoutes(db));
   app.use('/api', noSuchRoute);
   if (web) app.use(forPages, serveWeb(web));
   app.use(sendProblem(log));

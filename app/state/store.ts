@@ -2,9 +2,10 @@ import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { calls } from './calls';
 import { diagrams } from './diagrams';
 import { outbox } from '../sync/outbox';
+import { meters } from './meters';
 import { settings } from './settings';
 
-const reducer = combineReducers({ calls, diagrams, outbox, settings });
+const reducer = combineReducers({ calls, diagrams, meters, outbox, settings });
 
 export const makeStore = () => configureStore({ reducer });
 

@@ -2,6 +2,7 @@ import type { CallDetail, CallPage } from '../../contract/call';
 import type { DiagramBody, DiagramSummary } from '../../contract/diagram';
 import type { EntryResult } from '../../contract/entry';
 import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/headers';
+import type { ShopMeter } from '../../contract/meter';
 import type { Problem } from '../../contract/problem';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
 import type { Diagram } from '../../core/diagram/diagram';
@@ -101,6 +102,15 @@ export function fetchCalls(shop: ShopId, wanted: CallsWanted = {}): Promise<ApiA
 }
 export const fetchCall = (shop: ShopId, id: string): Promise<ApiAnswer<CallDetail>> =>
   read(shop, `/calls/${id}`);
+export const fetchMeters = (shop: ShopId): Promise<ApiAnswer<ShopMeter[]>> => read(shop, '/meters');
+export const putMeter = (shop: ShopId, { id, ...body }: ShopMeter): Promise<Response> =>
+  ask(shop, `/meters/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+export const deleteMeter = (shop: ShopId, id: string): Promise<Response> =>
+  ask(shop, `/meters/${id}`, { method: 'DELETE' });
 export const fetchDiagrams = (shop: ShopId): Promise<ApiAnswer<DiagramSummary[]>> =>
   read(shop, '/diagrams');
 

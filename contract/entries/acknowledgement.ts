@@ -31,6 +31,11 @@ export class AcknowledgementBody implements Acknowledgement {
   @Max(20)
   leadOhms?: number;
 
+  @IsOptional()
+  @IsString()
+  @MaxLength(60)
+  meter?: string;
+
   /** Left of the visit. */
   @IsOptional()
   @IsNumber()

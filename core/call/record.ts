@@ -30,6 +30,8 @@ export interface Acknowledgement {
   what: (typeof ACKNOWLEDGED)[number];
   part?: string;
   leadOhms?: number;
+  /** What the meter that is proved is called. */
+  meter?: string;
   /** Of the time that is left of a visit; without them there is no end to it. */
   minutes?: number;
   /** The two terminals that a jumper was clipped to, or taken off. */

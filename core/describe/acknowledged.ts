@@ -1,12 +1,12 @@
 import type { Acknowledgement } from '../call/record';
 
 /** What was confirmed, in words. */
-export function sayAcknowledged({ what, minutes }: Acknowledgement): string {
+export function sayAcknowledged({ what, minutes, meter }: Acknowledgement): string {
   switch (what) {
     case 'made-safe':
       return 'dead and proved dead';
     case 'meter-proved':
-      return 'the meter is proved';
+      return meter === undefined ? 'the meter is proved' : `the meter is proved: ${meter}`;
     case 'wires-off':
       return 'wires off';
     case 'stood-clear':

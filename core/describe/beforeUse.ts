@@ -4,6 +4,19 @@ import { sayPosition } from './position';
 import { nameOf } from './unit';
 
 /**
+ * A jumper try from the first switch to the last, in its order: common practice.
+ * @param does what is done with the controls @param watched what is looked at
+ */
+export const sayJumperTry = (does: string, watched: string): string[] => [
+  'Control off, nobody near what could start',
+  'Power on, stand clear',
+  `Now: ${does}`,
+  `Watch: ${watched}`,
+  'Control off, power off, proved dead again',
+  'The jumper comes off, before anything else is done',
+];
+
+/**
  * Everything that must be so before power comes on for a try: common practice.
  * @param wiresOff switches whose wires are off; a jumper that is meant stays on
  */

@@ -131,7 +131,14 @@ function soundBodies(calls: readonly string[]): ((pick: Pick1) => [string, objec
     const callId = pick(calls);
     const bodies: Record<string, object> = {
       reading: LID_READING,
-      statement: { source: 'told', steps: 'timer=wash,wait=30', subject: 'drive', outcome: 'off' },
+      statement: {
+        source: 'told',
+        steps: 'timer=wash,wait=30',
+        subject: 'drive',
+        outcome: 'off',
+        seconds: { on: 5, off: 25 },
+      },
+      correction: { model: 'W-40', diagramId: 'top-load-washer', diagramVersion: 1 },
       look: { look: 'click', found: true },
       act: { part: 'lid-switch', act: 'tap' },
       stage: { stage: 'done' },
@@ -169,6 +176,7 @@ function soundBodies(calls: readonly string[]): ((pick: Pick1) => [string, objec
         phoneAt,
       },
     ],
+    () => [`/api/meters/${randomUUID()}`, { name: 'Yellow', kind: 'ordinary-auto', leadOhms: 0.2 }],
     () => ['/api/diagrams/bodies?', { have: ['top-load-washer/1'] }],
   ];
 }

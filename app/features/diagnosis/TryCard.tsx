@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { sayJumperTry } from '../../../core/describe/beforeUse';
 import { nameSeen, sayableOutcomes } from '../../../core/describe/outcome';
 import { capital, sayUse } from '../../../core/describe/use';
 import type { TryTest } from '../../../core/plan/unitTests';
@@ -54,12 +55,24 @@ function Watch({ work, test }: Omit<Props, 'takes'>) {
   const { steps, subject, jumper } = test;
   return (
     <>
-      <Type size="title" weight="heavy">
-        {capital(sayUse(diagram, steps))}
-      </Type>
-      <Type size="lead" weight="strong">
-        Watch: {nameSeen(diagram, subject)}
-      </Type>
+      {jumper ? (
+        <View role="list" testID="jumper-script">
+          {sayJumperTry(sayUse(diagram, steps), nameSeen(diagram, subject)).map((each, i) => (
+            <Type key={each} role="listitem" weight="strong">
+              {i + 1}. {each}.
+            </Type>
+          ))}
+        </View>
+      ) : (
+        <>
+          <Type size="title" weight="heavy">
+            {capital(sayUse(diagram, steps))}
+          </Type>
+          <Type size="lead" weight="strong">
+            Watch: {nameSeen(diagram, subject)}
+          </Type>
+        </>
+      )}
       <View style={styles.row}>
         {sayableOutcomes(diagram, subject).map(([outcome, says]) => (
           <Button

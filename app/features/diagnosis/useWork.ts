@@ -13,7 +13,7 @@ import {
 import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
-import { METERS, meterWithLeads, type Meter } from '../../../core/meter/meter';
+import type { Meter } from '../../../core/meter/meter';
 import type { TerminalRef } from '../../../core/diagram/diagram';
 import { Minutes } from '../../../core/plan/minutes';
 import { reasonsFor, refusalOf } from '../../../core/plan/refused';
@@ -37,6 +37,7 @@ import { change } from '../../state/settings';
 import { useMinute } from '../../ui/useMinute';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
+import { useMeter } from '../safety/useMeter';
 import { usePresence } from '../safety/usePresence';
 import { useDiagnosis, type Diagnosis } from './useDiagnosis';
 
@@ -64,7 +65,7 @@ export interface Work extends Diagnosis {
   makeSafe: () => void;
   /** The meter in hand is proved and its leads are read. */
   meterProved: boolean;
-  proveMeter: (leadOhms: number) => void;
+  proveMeter: (leadOhms: number, meter: string) => void;
   clip: (what: 'jumper-on' | 'jumper-off', jumper: NonNullable<TryTest['jumper']>) => void;
   standClear: () => void;
   tell: (
@@ -116,7 +117,7 @@ export function useWork(callId: string): WorkOpening {
   const log = useLog(callId);
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
-  const { way, blind, meter: meterId } = useAppSelector((root) => root.settings);
+  const { way, blind } = useAppSelector((root) => root.settings);
 
   useEffect(() => {
     void dispatch(loadCall(callId));
@@ -136,6 +137,8 @@ export function useWork(callId: string): WorkOpening {
     () => powerAndIsolation(entries ?? [], diagram, { now, since }),
     [entries, diagram, now, since],
   );
+  const { leadOhms } = acknowledged;
+  const meter = useMeter(leadOhms);
   const key = call && `${call.diagramId}/${call.diagramVersion}`;
   const unit = useMemo(
     () => (diagram && key !== undefined ? { key, diagram } : undefined),
@@ -153,10 +156,6 @@ export function useWork(callId: string): WorkOpening {
   const minutes = useMemo(() => diagram && new Minutes(diagram), [diagram]);
   const diagnosis = useDiagnosis(unit, evidence, allowed);
   if (!call || !unit || !minutes) return { state: loading === 'ready' ? 'failed' : loading };
-
-  const { leadOhms } = acknowledged;
-  const chosen = METERS.find((each) => each.id === meterId) ?? METERS[0];
-  const meter = meterWithLeads(chosen.id, leadOhms ?? chosen.leads.ohms) ?? chosen;
 
   const read: Work['read'] = (test, said, { of, range, instead }) => {
     const live = test.kind === 'volt';
@@ -207,7 +206,8 @@ export function useWork(callId: string): WorkOpening {
       choose: (some) => dispatch(change({ way: { ...way, ...some } })),
       setBlind: (now) => dispatch(change({ blind: now })),
       meterProved: leadOhms !== undefined,
-      proveMeter: (ohms) => log('acknowledged', { what: 'meter-proved', leadOhms: ohms }),
+      proveMeter: (ohms, name) =>
+        log('acknowledged', { what: 'meter-proved', leadOhms: ohms, meter: name }),
       makeSafe: () => log('acknowledged', { what: 'made-safe' }),
       clip: (what, jumper) => log('acknowledged', { what, jumper }),
       standClear: () => log('acknowledged', { what: 'stood-clear' }),

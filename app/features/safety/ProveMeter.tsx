@@ -1,7 +1,9 @@
-import { useState } from 'react';
-import { StyleSheet } from 'react-native';
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
 import { parseDisplay } from '../../../core/meter/display';
-import { METERS } from '../../../core/meter/meter';
+import { MOST_LEAD_OHMS } from '../../../contract/meter';
+import { selectMeter, selectMeters } from '../../state/meterInHand';
+import { loadMeters } from '../../state/meters';
 import { change } from '../../state/settings';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { Button } from '../../ui/Button';
@@ -10,32 +12,42 @@ import { Field } from '../../ui/Field';
 import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
+import { MeterForm } from './MeterForm';
 import { space } from '../../theme/theme';
-
-/** More than this is a bad lead or jack, in ohm: from memory. */
-const MOST = 5;
 
 /** The meter is named and its leads are read, once a visit: what they have is taken off every reading. */
 export function ProveMeter({
   proved,
   active = true,
 }: {
-  proved: (leadOhms: number) => void;
+  /** @param meter what it is called */
+  proved: (leadOhms: number, meter: string) => void;
   /** False while it is out of sight: nobody proves a meter unseen. */
   active?: boolean;
 }) {
   const dispatch = useAppDispatch();
-  const chosen = useAppSelector((state) => state.settings.meter);
-  const [text, setText] = useState('0.2');
+  const all = useAppSelector(selectMeters);
+  const meter = useAppSelector(selectMeter);
+  const own = useAppSelector((state) => state.meters.list).find(({ id }) => id === meter.id);
+  const [written, setWritten] = useState<string>();
+  const [form, setForm] = useState<'new' | 'change'>();
+  useEffect(() => {
+    void dispatch(loadMeters());
+  }, [dispatch]);
+  const text = written ?? String(meter.leadOhms);
+  const choose = (id: string): void => {
+    dispatch(change({ meter: id }));
+    setWritten(undefined);
+  };
   const parsed = parseDisplay(text);
   const ohms =
-    parsed.ok && parsed.value.kind === 'ohms' && parsed.value.ohms <= MOST
+    parsed.ok && parsed.value.kind === 'ohms' && parsed.value.ohms <= MOST_LEAD_OHMS
       ? parsed.value.ohms
       : undefined;
   const done = (): void => {
-    if (ohms !== undefined) proved(ohms);
+    if (ohms !== undefined) proved(ohms, meter.name);
   };
-  useKeys({ Enter: done }, active);
+  useKeys({ Enter: done }, active && form === undefined);
   return (
     <Card edge="warn" testID="prove-meter" style={styles.card}>
       <Type size="title" weight="heavy" role="heading" aria-level={2}>
@@ -44,10 +56,38 @@ export function ProveMeter({
       <OneOf
         titled
         label="Which meter is in your hand?"
-        choices={METERS.map(({ id, name }) => ({ id, label: name, testID: `meter-${id}` }))}
-        chosen={METERS.find(({ id }) => id === chosen)?.id}
-        choose={(id) => dispatch(change({ meter: id }))}
+        choices={all.map(({ id, name }) => ({ id, label: name, testID: `meter-${id}` }))}
+        chosen={meter.id}
+        choose={choose}
       />
+      {form === undefined ? (
+        <View style={styles.row}>
+          <Button
+            look="bare"
+            icon="plus"
+            label="Another meter of ours"
+            testID="meter-new"
+            onPress={() => setForm('new')}
+          />
+          {own && (
+            <Button
+              look="bare"
+              icon="edit-2"
+              label="Change or remove it"
+              testID="meter-change"
+              onPress={() => setForm('change')}
+            />
+          )}
+        </View>
+      ) : (
+        <MeterForm
+          meter={form === 'change' ? own : undefined}
+          done={(kept) => {
+            setForm(undefined);
+            if (kept) choose(kept.id);
+          }}
+        />
+      )}
       <Type>
         Dial on Ω, lowest range. Touch the tips together: it must beep or read near zero. If not:
         jacks, dial, leads.
@@ -56,7 +96,7 @@ export function ProveMeter({
         label="What it reads with the tips together, in Ω (it is taken off every reading)"
         testID="lead-ohms"
         value={text}
-        onChangeText={setText}
+        onChangeText={setWritten}
         inputMode="decimal"
         onSubmitEditing={done}
         {...(ohms === undefined && {
@@ -76,4 +116,7 @@ export function ProveMeter({
   );
 }
 
-const styles = StyleSheet.create({ card: { gap: space.m } });
+const styles = StyleSheet.create({
+  card: { gap: space.m },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

@@ -25,7 +25,7 @@ export function Gates({ proof, gate }: { proof: SwitchProof; gate: Gate }) {
         />
       );
     case 'meter-proved':
-      return <ProveMeter proved={(ohms) => proof.acknowledge('meter-proved', ohms)} />;
+      return <ProveMeter proved={(ohms, name) => proof.acknowledge('meter-proved', ohms, name)} />;
     case 'wires-off':
       return <WiresOff proof={proof} />;
   }

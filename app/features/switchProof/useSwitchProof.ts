@@ -4,7 +4,7 @@ import type { SwitchState } from '../../../core/inference/switchVerdict';
 import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
 import { findSwitch } from '../../../core/diagram/terminal';
 import { parseDisplay, type DisplayProblem } from '../../../core/meter/display';
-import { METERS, type Meter } from '../../../core/meter/meter';
+import type { Meter } from '../../../core/meter/meter';
 import type { NextReading } from '../../../core/plan/nextReading';
 import type { Depth } from '../../../core/plan/proof';
 import { SwitchDiagnosis } from '../../../core/plan/switchDiagnosis';
@@ -19,6 +19,7 @@ import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useMinute } from '../../ui/useMinute';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
+import { useMeter } from '../safety/useMeter';
 import { usePresence } from '../safety/usePresence';
 import { usePlannedProof } from './usePlannedProof';
 
@@ -40,7 +41,8 @@ export interface SwitchProof {
   gate: Gate | undefined;
   /** Power was on, or may have been, since it was made safe. */
   poweredSince: boolean;
-  acknowledge: (gate: Gate, leadOhms?: number) => void;
+  /** @param meter what the meter that is proved is called */
+  acknowledge: (gate: Gate, leadOhms?: number, meter?: string) => void;
   /** Enters what the meter showed; what is said both ways comes back as a question. */
   enter: (said: string, range: string | undefined) => DisplayProblem | undefined;
   takeBack: (id: string, reason: string) => void;
@@ -55,7 +57,7 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
   const dispatch = useAppDispatch();
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
-  const { meter: meterId, depth } = useAppSelector((root) => root.settings);
+  const { depth } = useAppSelector((root) => root.settings);
   const log = useLog(callId);
 
   useEffect(() => {
@@ -71,12 +73,7 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
     [entries, diagram, now, since],
   );
   const { leadOhms } = acknowledged;
-  const meter = useMemo(() => {
-    const chosen = METERS.find((each) => each.id === meterId) ?? METERS[0];
-    return leadOhms === undefined
-      ? chosen
-      : { ...chosen, leads: { ...chosen.leads, ohms: leadOhms } };
-  }, [meterId, leadOhms]);
+  const meter = useMeter(leadOhms);
   const diagnosis = useMemo(() => {
     const found = diagram && findSwitch(diagram, partId);
     return diagram && found?.ok ? new SwitchDiagnosis(diagram, found.value) : undefined;
@@ -142,11 +139,12 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
       ...worked,
       gate,
       poweredSince: acknowledged.poweredSince,
-      acknowledge: (what, lead) =>
+      acknowledge: (what, lead, named) =>
         log('acknowledged', {
           what,
           ...(what === 'wires-off' && { part: part.id }),
           ...(lead !== undefined && { leadOhms: lead }),
+          ...(named !== undefined && { meter: named }),
         }),
       enter,
       takeBack: (names, reason) => log('doubt', { names, reason }),
