@@ -65,7 +65,7 @@ describe('a phone', () => {
     await page.gone('waiting');
 
     await page.driver.navigate().refresh();
-    await page.says('verdict', /Half-proved: 1 of 4/);
+    await page.says('verdict', /Half proved: 1 of 4/);
 
     await yarrix.stop();
     await page.press('key-over');
@@ -73,9 +73,9 @@ describe('a phone', () => {
     await page.says('waiting', /kept on this device/);
     // The page itself comes back from the device, and with it what was entered.
     await page.driver.navigate().refresh();
-    await page.says('verdict', /Half-proved: 2 of 4/);
+    await page.says('verdict', /Half proved: 2 of 4/);
     await page.press('key-over');
-    await page.says('verdict', /Half-proved: 3 of 4/);
+    await page.says('verdict', /Half proved: 3 of 4/);
     await page.says('waiting', /2 kept on this device/);
 
     await yarrix.start();
@@ -176,17 +176,17 @@ describe('a wide screen', () => {
     expect(lefts[0]).toBeLessThan(lefts[1] ?? 0);
 
     await page.keys('b');
-    await page.says('verdict', /Half-proved: 1 of 2/);
+    await page.says('verdict', /Half proved: 1 of 2/);
     await page.keys('u');
     await page.says('verdict', /Not read yet/);
     await page.keys('0', '.', '4', Key.ENTER);
-    await page.says('verdict', /Half-proved: 1 of 2/);
+    await page.says('verdict', /Half proved: 1 of 2/);
     await page.keys('o');
     await page.says('verdict', /Good switch/);
     expect(await readings(CALL(0))).toEqual(expect.arrayContaining(['0.4 ohm', 'OL']));
     // The full proof asks for more.
     await page.keys('f');
-    await page.says('verdict', /Half-proved/);
+    await page.says('verdict', /Half proved/);
   });
 });
 

@@ -101,7 +101,7 @@ describe('what counts in the log of a call', () => {
     expect(evidence[4]).toMatchObject({ shows: { kind: 'ohms', ohms: 0.3 }, of: 'unit' });
     expect(evidence.map((each) => sayEvidence(washer, each).shown)).toEqual([
       'Timer does not advance',
-      'looked, nothing',
+      'not there',
       'tapped',
       'burnt',
       '0.3 Ω',

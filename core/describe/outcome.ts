@@ -29,13 +29,13 @@ const BY_LOAD: Record<LoadPart['load'], Words> = {
     chatters: 'chatters',
   },
   lamp: {
-    off: 'stays dark',
-    runs: 'is lit',
+    off: 'stays off',
+    runs: 'is on',
     weak: 'is dim',
-    quits: 'is lit, then out',
+    quits: 'is on, then goes off',
     cycles: 'comes and goes',
-    'never-pauses': 'never goes out',
-    stops: 'goes out',
+    'never-pauses': 'never goes off',
+    stops: 'goes off',
     chatters: 'flickers',
   },
   motor: {

@@ -1,17 +1,46 @@
+import type { Diagram } from '../diagram/diagram';
+import type { Setup } from '../diagram/setup';
 import type { Slip, SlipKind } from '../inference/slips';
+import { sayPosition } from './position';
+import { saySetup } from './test';
 
-/** What may have gone wrong with one reading of a unit, after "it may be". */
-export const SLIP_WORDS: Record<SlipKind, string> = {
-  state: 'the other state: door, knob or lever was not where it was said to be',
-  wires: 'wires still on',
-  neighbour: 'the neighbouring terminal',
-  twin: 'the twin of this part',
-  repeated: 'the reading before, entered once more',
-  meter: 'the wrong function or a jack: touch the leads first',
-  once: 'one reading alone, which condemns nothing: take it once more',
-  misfit: 'anything: it does not go together with all else that is known',
-  beeper: 'a beeper, which passes a burnt heater contact: read the number',
-};
+/** What a reading that fits a slip better than any fault makes one ask, before it is taken again. */
+export function saySlipAsks(diagram: Diagram, slip: SlipKind, setup: Setup): string {
+  switch (slip) {
+    case 'state': {
+      const stood = saySetup(diagram, { ...setup, lifted: [], partsOut: [], jumpers: [] });
+      const controls = stood.length ? stood : sayControls(diagram, setup);
+      return controls.length
+        ? `Was it really so: ${controls.join(', ')}?`
+        : 'Was every door, knob and lever where it was said to be?';
+    }
+    case 'wires':
+      return 'Were the wires really off?';
+    case 'neighbour':
+      return 'Were the tips on these terminals, or on the ones beside them?';
+    case 'twin':
+      return 'Was it this part, or its twin?';
+    case 'repeated':
+      return 'Was it read anew, or entered once more?';
+    case 'meter':
+      return 'Was the meter on Ω, its leads in the right jacks? Touch the tips together.';
+    case 'once':
+      return 'One reading alone condemns nothing.';
+    case 'misfit':
+      return 'It does not go together with all else that is known.';
+    case 'beeper':
+      return 'A beeper passes a burnt heater contact: what is the number?';
+  }
+}
+
+/** Where the doors, knobs and buttons stand, whether they were moved or not. */
+const sayControls = (diagram: Diagram, { actuators }: Setup): string[] =>
+  diagram.actuators.flatMap(({ id, kind }) => {
+    const state = actuators[id];
+    return (kind === 'hand' || kind === 'momentary') && typeof state === 'string'
+      ? [sayPosition(diagram, id, state)]
+      : [];
+  });
 
 /** The question that a slip through all readings of a switch puts to the technician. */
 export function saySlip(slip: Slip, sayPosition: (position: string) => string): string {

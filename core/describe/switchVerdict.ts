@@ -66,7 +66,7 @@ export function sayVerdict(proved: Proved): VerdictInWords {
       }
       return {
         tone: 'warn',
-        headline: `Half-proved: ${done} of ${state.proof.length}`,
+        headline: `Half proved: ${done} of ${state.proof.length}`,
         follows: 'All agrees so far. Not seen yet:',
         lines: verdict.unseen.map((step) => {
           const what =

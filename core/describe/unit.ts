@@ -76,7 +76,7 @@ export function sayShown(
     case 'sides':
       return [...new Set(shown.sides)].map((side) => `${side} its set point`).join(', ');
     case 'found':
-      return shown.found ? 'found' : 'looked, nothing';
+      return shown.found ? 'found' : 'not there';
     case 'answer':
       return shown.yes ? 'it does' : 'it does not';
     case 'does':
@@ -108,7 +108,7 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
     case 'look':
       return {
         what: diagram.looks?.find((each) => each.id === entry.look)?.says ?? entry.look,
-        shown: entry.found ? 'found' : 'looked, nothing',
+        shown: entry.found ? 'found' : 'not there',
       };
     case 'sight':
       return { what: nameOf(diagram, entry.part), shown: SIGHT_WORDS[entry.sight] };
@@ -132,7 +132,7 @@ export function sayEvidence(diagram: Diagram, entry: Evidence): { what: string; 
     case 'reading':
       return {
         what: [
-          ...(entry.of === 'twin' ? ['good twin'] : []),
+          ...(entry.of === 'twin' ? ['known-good unit'] : []),
           sayPoints(diagram, entry.from, entry.to),
           ...(entry.steps === undefined
             ? saySetup(diagram, entry.setup)

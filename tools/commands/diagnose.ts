@@ -2,7 +2,8 @@ import { readEvidence } from '../../contract/evidenceFile';
 import { sayInputFault } from '../../contract/problem';
 import { missingOf, sayRepairStanding } from '../../core/describe/repair';
 import { conditionOf, remedyFor } from '../../core/describe/remedy';
-import { SLIP_WORDS } from '../../core/describe/slip';
+import { drawnSetup } from '../../core/diagram/setup';
+import { saySlipAsks } from '../../core/describe/slip';
 import type { Suspect, UnitVerdict } from '../../core/inference/beliefState';
 import type { Diagram } from '../../core/diagram/diagram';
 import { nameFault } from '../../core/describe/fault';
@@ -77,7 +78,9 @@ export function diagnose(options: Options): Exit {
     for (const each of missingOf(diagram, findings.repair)) out(`  ${each}`);
   }
   if (secondLook) {
-    out(`Look again at ${secondLook.entry}: it may be ${SLIP_WORDS[secondLook.slip]}.`);
+    const entry = read.value.find((each) => each.id === secondLook.entry);
+    const setup = entry?.kind === 'reading' ? entry.setup : drawnSetup(diagram);
+    out(`Look again at ${secondLook.entry}. ${saySlipAsks(diagram, secondLook.slip, setup)}`);
     return EXIT.done;
   }
   shown.forEach((each, i) => out(`${i === 0 ? 'Next' : '  or'}: ${sayAdvice(diagram, each)}`));

@@ -26,7 +26,7 @@ export function switchStanding(
       return { label: 'Good', tone: 'good', icon: 'check-circle' };
     case 'half-proved':
       return {
-        label: `Half-proved, ${state.seen.size} of ${state.proof.length}`,
+        label: `Half proved, ${state.seen.size} of ${state.proof.length}`,
         tone: 'warn',
         icon: 'alert-circle',
       };

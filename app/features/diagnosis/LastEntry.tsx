@@ -76,8 +76,8 @@ function Last({ work, last }: { work: Work; last: Evidence }) {
 function sayTwin({ findings, evidence }: Work): string {
   const odd = findings?.oddTwins.includes(evidence.at(-1)?.id ?? '');
   return odd
-    ? 'The good twin shows something else than expected: leads, setup or diagram are wrong there. This unit’s reading there counts for nothing until that is settled.'
-    : 'The good twin shows what is expected: leads, setup and expectation are proved there.';
+    ? 'The known-good unit shows something else than expected: leads, setup or diagram are wrong there. This unit’s reading there counts for nothing until that is settled.'
+    : 'The known-good unit shows what is expected: leads, setup and expectation are proved there.';
 }
 
 const styles = StyleSheet.create({

@@ -68,8 +68,8 @@ function Head({ work, findings }: { work: Work; findings: ShownFindings | undefi
       )}
       {(findings?.oddTwins.length ?? 0) > 0 && (
         <Type weight="strong" tone="warn" testID="odd-twin" role="alert">
-          A good twin marked with ! shows what the diagram does not foretell: what this unit shows
-          there is left out.
+          A known-good unit marked with ! shows what the diagram does not foretell: what this unit
+          shows there is left out.
         </Type>
       )}
       {work.setAside.map(({ id, findings: [first] }) => (

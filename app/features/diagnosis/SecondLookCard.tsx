@@ -1,4 +1,4 @@
-import { SLIP_WORDS } from '../../../core/describe/slip';
+import { saySlipAsks } from '../../../core/describe/slip';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { sayEvidence } from '../../../core/describe/unit';
@@ -15,7 +15,7 @@ export function SecondLookCard({ work, again }: { work: Work; again: Again }) {
         Read this once more
       </Type>
       <Type>
-        It showed {shown}. That may be {SLIP_WORDS[again.slip]}.
+        It showed {shown}. {saySlipAsks(work.call.diagram, again.slip, again.test.setup)}
       </Type>
       <OhmCard work={work} test={again.test} good={work.blind ? undefined : again.good} />
     </Card>

@@ -174,7 +174,7 @@ function LookCard({ work, test, takes }: { work: Work; test: LookTest; takes: st
           onPress={() => work.look(test.look, true)}
         />
         <Button
-          label="Looked, nothing"
+          label="Not there"
           testID="look-nothing"
           style={styles.grow}
           onPress={() => work.look(test.look, false)}

@@ -176,7 +176,9 @@ function Twin({ hand: { twin, setTwin } }: { hand: InHand }) {
   return (
     <Button
       icon="copy"
-      label={twin ? 'Reading the good twin: back to this unit' : 'Read a good twin first'}
+      label={
+        twin ? 'Reading the known-good unit: back to this one' : 'Check a known-good unit first'
+      }
       testID="twin"
       selected={twin}
       onPress={() => setTwin(!twin)}

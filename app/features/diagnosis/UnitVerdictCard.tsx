@@ -169,8 +169,8 @@ function Named({
       {causes.length > 0 && (
         <Type testID="verdict-causes">Look for the cause first: {causes.join('; ')}.</Type>
       )}
-      <Entries work={work} title="Speaks for it" ids={because} testID="verdict-because" />
-      <Entries work={work} title="Speaks against it" ids={against} testID="verdict-against" />
+      <Entries work={work} title="Fits" ids={because} testID="verdict-because" />
+      <Entries work={work} title="Does not fit" ids={against} testID="verdict-against" />
       {others.length > 0 && (
         <Type size="small">
           Could still be:{' '}
@@ -296,4 +296,10 @@ function Entries({
 }
 
 const sayChance = ({ probability }: ShownSuspect): string =>
-  probability < 0.01 ? 'less than 1 in 100' : `${Math.round(100 * probability)} in 100`;
+  probability >= NEAR_CERTAIN
+    ? 'near certain'
+    : probability < 0.01
+      ? 'less than 1 in 100'
+      : `${Math.round(100 * probability)} in 100`;
+/** From here on a number says no more. */
+const NEAR_CERTAIN = 0.985;

@@ -179,7 +179,7 @@ function Empty({ state }: { state: string }) {
         <Notice
           icon="book-open"
           title="No diagrams yet"
-          text="The built-in ones come with ./yarrix start."
+          text="They come with the next word of the server."
           testID="empty"
         />
       );
