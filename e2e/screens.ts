@@ -92,6 +92,12 @@ export const SCREENS: readonly ScreenState[] = [
     press: ['own-other', 'own-clamp-coil'],
     shows: 'clamp',
   },
+  {
+    name: 'Work, own seconds',
+    path: work(2, '?say=reading'),
+    press: ['own-clock', 'seconds-of-coil'],
+    shows: 'seconds-on',
+  },
   { name: 'Work, suspects', path: work(2, '?pane=suspects'), shows: 'suspects' },
   { name: 'Work, log', path: work(2, '?pane=log'), shows: 'evidence-row' },
   { name: 'Work, table', path: work(2, '?pane=table'), shows: 'pane-table' },
