@@ -148,7 +148,7 @@ it('has tables, parts, what its faults do, and what nobody notices; a favourite 
   await page.press('pane-tables');
   await page.says('table-wall-switch', /wall switch on/);
   await page.press('pane-complaints');
-  await page.says('complaint', /Gas valve/);
+  await page.says('complaint-table', /Gas valve/);
   await page.find('hidden-faults');
   await page.press('pane-cautions');
   await page.says('cautions', /Gas smell/);

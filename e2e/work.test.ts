@@ -85,7 +85,7 @@ it('takes the complaint in the customer’s words, before the call is opened and
   await page.fill('diagram-search', 'stove element');
   await page.press('diagram-coil-burner');
   await page.press('fit-coil-off');
-  await page.says('fit-lamp-runs', /lit/);
+  await page.says('fit-lamp-runs', /is on/);
   for (const [field, text] of [
     ['make', 'Marrowby'],
     ['model', 'C-3'],
