@@ -64,7 +64,7 @@ export const SCREENS: readonly ScreenState[] = [
   },
   { name: 'Switch that is not there', path: `${call(2)}/nothing`, shows: 'no-switch' },
   { name: 'Work, complaint', path: work(6), shows: 'complaint' },
-  { name: 'Work, a test', path: work(6), press: ['just-start'], shows: 'next-test', wide: true },
+  { name: 'Work, a test', path: work(2), shows: 'why', wide: true },
   { name: 'Work, why', path: work(2), press: ['why'], shows: 'meaning-0' },
   { name: 'Work, not this one', path: work(2), press: ['refuse-test'], shows: 'refuse' },
   { name: 'Work, how to work', path: work(2), press: ['open-way'], shows: 'visit' },

@@ -14,6 +14,8 @@ export interface Settings {
   way: WayOfWorking;
   /** What a good unit shows is said after the reading, so that nobody reads what they expect. */
   blind: boolean;
+  /** A unit like the one that is worked on, and works, can be read beside it. */
+  knownGood: boolean;
   /** Diagrams that are at hand first, by id. */
   favourites: string[];
 }
@@ -25,6 +27,7 @@ const initialState: Settings = {
   // Who uses the app stands before the unit, and mostly before its owner.
   way: { ...USUAL_WAY, asks: true },
   blind: false,
+  knownGood: true,
   favourites: [],
 };
 

@@ -16,8 +16,8 @@ export type Reason = (typeof REASONS)[number];
 export interface Refusal {
   why: Reason;
   /**
-   * What cannot be had: panels that nobody gets behind or has no tool for, a terminal that is not there, or the
-   * keys of tests alone. Empty where the reason says it all: no helper, no clips, not live.
+   * What cannot be had: panels that nobody gets behind or has no tool for, a tool that is not in the bag, a terminal
+   * that is not there, or the keys of tests alone. Empty where the reason says it all: no helper, no clips, not live.
    */
   of: string[];
 }

@@ -8,6 +8,7 @@ import { ORDINARY_METER } from '../meter/meter';
 import { workCall } from '../simulate/simulatedCall';
 import { keyOf } from './candidates';
 import { reasonsFor, refusalOf } from './refused';
+import { toolKey, toolsFor, toolsOf } from './tools';
 import { answersTo, questions } from './questions';
 import { UnitDiagnosis } from './unitDiagnosis';
 import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
@@ -75,6 +76,21 @@ describe('a test that is refused', () => {
       { chance: chanceFrom(3), way },
     );
     expect(call.verdict.kind).not.toBe('named');
+  });
+
+  it('plans nothing that takes a tool which is not in the bag', () => {
+    const bag = toolsOf(washer);
+    expect(bag.length).toBeGreaterThan(0);
+    for (const tool of bag) {
+      const { tests } = without([{ why: 'no-tool', of: [toolKey(tool)] }]);
+      for (const { test } of tests) {
+        const { panels } = minutes.of(test);
+        const off = washer.panels.filter((_, i) => panels & (1 << i));
+        expect(toolsFor(washer, test, off)).not.toContain(tool);
+      }
+    }
+    const cold = builtIn('cooling-unit');
+    expect(cold && toolsOf(cold)).toEqual(expect.arrayContaining(['gauge', 'clamp-ammeter']));
   });
 
   it('plans nothing that takes longer than what is left of the visit', () => {

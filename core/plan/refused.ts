@@ -3,6 +3,7 @@ import type { Diagram, Panel, TerminalRef } from '../diagram/diagram';
 import { terminalAt } from '../diagram/terminal';
 import { keyOf } from './candidates';
 import type { Cost, Minutes } from './minutes';
+import { toolKey, toolsFor, toolsOf } from './tools';
 import type { UnitTest } from './unitTests';
 
 /** Whether power is on while somebody's hands or leads are in the unit. */
@@ -85,8 +86,11 @@ export function refuser(
   const shut =
     bits(({ id }) => alone.has(id)) |
     bits(({ helper }) => reasons.has('no-helper') && helper === true);
+  const missing = new Set(toolsOf(diagram).filter((tool) => alone.has(toolKey(tool))));
   return (test, key, cost) =>
     alone.has(key) ||
+    (missing.size > 0 &&
+      toolsFor(diagram, test, panelsOf(diagram, cost.panels)).some((tool) => missing.has(tool))) ||
     (cost.panels & shut) !== 0 ||
     (reasons.has('no-clips') && cost.clips === true) ||
     (reasons.has('not-live') && isLive(test)) ||

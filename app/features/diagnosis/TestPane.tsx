@@ -108,7 +108,7 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
               }}
             />
           )}
-          {hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
+          {work.knownGood && hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
         </>
       )}
       {begun && adding === undefined && (

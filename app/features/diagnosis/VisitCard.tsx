@@ -1,5 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { Reason } from '../../../core/call/refusal';
+import { capital } from '../../../core/describe/use';
+import { toolKey, toolsOf } from '../../../core/plan/tools';
 import { sayRefusal } from '../../../core/describe/refusal';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -24,7 +26,12 @@ export function VisitCard({ work }: { work: Work }) {
   const { diagram } = work.call;
   const { refusals, way } = work;
   const whole = ALLOWED.map(([why]) => why);
-  const single = refusals.filter(({ why }) => !whole.includes(why));
+  const tools = toolsOf(diagram).map((tool) => ({
+    tool,
+    missing: refusals.filter(({ of }) => of.includes(toolKey(tool))),
+  }));
+  const missing = tools.flatMap((each) => each.missing);
+  const single = refusals.filter((each) => !whole.includes(each.why) && !missing.includes(each));
   return (
     <Card testID="visit">
       <Type weight="heavy" role="heading" aria-level={2}>
@@ -52,7 +59,34 @@ export function VisitCard({ work }: { work: Work }) {
             />
           );
         })}
+        <Button
+          label={work.knownGood ? 'Known-good unit at hand' : 'No known-good unit'}
+          testID="visit-known-good"
+          selected={work.knownGood}
+          onPress={() => work.setKnownGood(!work.knownGood)}
+        />
       </View>
+      {tools.length > 0 && (
+        <>
+          <Type size="small" tone="soft">
+            In the bag
+          </Type>
+          <View style={styles.row} testID="visit-tools">
+            {tools.map((each) => (
+              <Button
+                key={each.tool}
+                label={each.missing.length ? `No ${each.tool}` : capital(each.tool)}
+                testID={`visit-tool-${each.tool}`}
+                selected={each.missing.length === 0}
+                onPress={() => {
+                  if (each.missing.length) each.missing.forEach(({ id }) => work.takeBack(id));
+                  else work.refuseTool(each.tool);
+                }}
+              />
+            ))}
+          </View>
+        </>
+      )}
       <OneOf
         titled
         label={

@@ -16,6 +16,7 @@ import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/met
 import type { Meter } from '../../../core/meter/meter';
 import type { TerminalRef } from '../../../core/diagram/diagram';
 import { Minutes } from '../../../core/plan/minutes';
+import { toolKey } from '../../../core/plan/tools';
 import { reasonsFor, refusalOf } from '../../../core/plan/refused';
 import type {
   MeasureTest,
@@ -62,6 +63,9 @@ export interface Work extends Diagnosis {
   blind: boolean;
   choose: (way: Partial<WayOfWorking>) => void;
   setBlind: (blind: boolean) => void;
+  /** Whether a unit like this one that works can be read beside it. */
+  knownGood: boolean;
+  setKnownGood: (knownGood: boolean) => void;
   makeSafe: () => void;
   /** The meter in hand is proved and its leads are read. */
   meterProved: boolean;
@@ -92,6 +96,8 @@ export interface Work extends Diagnosis {
   refuse: (test: UnitTest, why: Reason, terminal?: TerminalRef) => void;
   /** Something is not to be had on this visit at all. */
   refuseAll: (why: Reason) => void;
+  /** A tool is not in the bag: nothing is planned that takes it. */
+  refuseTool: (tool: string) => void;
   /** Undefined where the visit has no end. */
   minutesLeft: number | undefined;
   setMinutesLeft: (minutes: number | undefined) => void;
@@ -117,7 +123,7 @@ export function useWork(callId: string): WorkOpening {
   const log = useLog(callId);
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
-  const { way, blind } = useAppSelector((root) => root.settings);
+  const { way, blind, knownGood } = useAppSelector((root) => root.settings);
 
   useEffect(() => {
     void dispatch(loadCall(callId));
@@ -205,6 +211,8 @@ export function useWork(callId: string): WorkOpening {
       blind,
       choose: (some) => dispatch(change({ way: { ...way, ...some } })),
       setBlind: (now) => dispatch(change({ blind: now })),
+      knownGood,
+      setKnownGood: (now) => dispatch(change({ knownGood: now })),
       meterProved: leadOhms !== undefined,
       proveMeter: (ohms, name) =>
         log('acknowledged', { what: 'meter-proved', leadOhms: ohms, meter: name }),
@@ -239,6 +247,7 @@ export function useWork(callId: string): WorkOpening {
       refuse: (test, why, terminal) =>
         log('refusal', refusalOf(call.diagram, minutes, test, why, terminal)),
       refuseAll: (why) => log('refusal', { why, of: [] }),
+      refuseTool: (tool) => log('refusal', { why: 'no-tool', of: [toolKey(tool)] }),
       minutesLeft: minutesLeft(call.entries, now),
       setMinutesLeft: (minutes) =>
         log('acknowledged', { what: 'time-left', ...(minutes !== undefined && { minutes }) }),
