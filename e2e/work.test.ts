@@ -1,6 +1,8 @@
+import { Key } from 'selenium-webdriver';
 import type { CallPage } from '../contract/call';
 import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, keyboard, thumb, type FaultyUnit, type Hands } from './faultyUnit';
+import { callNumber } from './screens';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
@@ -114,6 +116,31 @@ it('comes to the part by keyboard alone, and says why', async () => {
     await page.keys('y');
     await page.gone('why-test');
   });
+  expect(await page.close(SERVER_AWAY)).toEqual([]);
+});
+
+it('has a key for every action, which one key shows, and Escape leaves it', async () => {
+  const page = await Browser.open(WIDE_WINDOW);
+  await page.driver.get(`${yarrix.address}/call/${callNumber(2)}`);
+  await page.find('work');
+  await page.keys('w');
+  await page.find('why');
+  for (const [key, card] of [
+    ['t', 'complaint'],
+    ['q', 'looks'],
+    ['p', 'supply'],
+    ['r', 'own-reading'],
+    ['a', 'acts'],
+  ] as const) {
+    await page.keys(key);
+    await page.find(card);
+    await page.keys(Key.ESCAPE);
+    await page.gone(card);
+  }
+  await page.keys('h');
+  await page.find('visit');
+  await page.keys('?');
+  await page.says('keys', /what it does, quick looks, supply/);
   expect(await page.close(SERVER_AWAY)).toEqual([]);
 });
 

@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { space, useTheme } from '../theme/theme';
 import { Button } from './Button';
+import { focusOn } from './focusOn';
 import { Type } from './Type';
 import { useFocus } from './useFocus';
 
@@ -29,7 +30,7 @@ export function FormFaults({ faults, handedIn }: Props) {
             label={name}
             hint={`${name}: ${says}`}
             testID={`to-${field}`}
-            onPress={() => document.querySelector<HTMLElement>(`[data-testid="${field}"]`)?.focus()}
+            onPress={() => focusOn(field)}
           />
         ))}
       </View>

@@ -1,3 +1,4 @@
+import { router } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
@@ -10,7 +11,9 @@ import { CallOpening } from '../../ui/CallOpening';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
 import { RowLink } from '../../ui/RowLink';
+import type { KeyHint } from '../../ui/KeysCard';
 import { Screen } from '../../ui/Screen';
+import { useKeys } from '../../ui/useKeys';
 import { Type } from '../../ui/Type';
 import { loadCall } from '../../state/calls';
 import { diagramKey } from '../../state/diagrams';
@@ -21,6 +24,7 @@ import { enqueue } from '../../sync/outbox';
 import { space, WIDE_FROM } from '../../theme/theme';
 import { usePrepared } from '../../workers/usePrepared';
 import { BesideList } from './BesideList';
+import { LIST_KEYS } from './CallsList';
 import { CorrectCall } from './CorrectCall';
 import { switchStanding } from './switchStanding';
 
@@ -48,6 +52,12 @@ export function CallScreen({ callId }: { callId: string }) {
   );
 }
 
+const KEYS: readonly KeyHint[] = [
+  ['W', 'from complaint to part'],
+  ['C', 'corrects what is written'],
+  ['Esc', 'leaves that'],
+];
+
 function Opened({ call }: { call: CallDetail }) {
   const dispatch = useAppDispatch();
   const { appliance, diagram, diagramId, diagramVersion } = call;
@@ -55,6 +65,11 @@ function Opened({ call }: { call: CallDetail }) {
   usePrepared(diagramKey(diagramId, diagramVersion), diagram);
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const [correcting, setCorrecting] = useState(false);
+  useKeys({
+    w: () => router.navigate(`/call/${call.id}/work`),
+    c: () => setCorrecting(true),
+    ...(correcting && { Escape: () => setCorrecting(false) }),
+  });
   const others = diagram.parts.filter((part) => part.kind !== 'switch');
   const move = (stage: 'open' | 'done'): void => {
     const body: NewEntry = {
@@ -92,6 +107,7 @@ function Opened({ call }: { call: CallDetail }) {
           icon="edit-2"
           label="Correct what is written here"
           testID="correct"
+          shortcut="C"
           onPress={() => setCorrecting(true)}
         />
       )}
@@ -141,7 +157,12 @@ function Opened({ call }: { call: CallDetail }) {
     </ScrollView>
   );
   return (
-    <Screen title={`${appliance.make} ${appliance.model}`} under={appliance.place} back="/">
+    <Screen
+      title={`${appliance.make} ${appliance.model}`}
+      under={appliance.place}
+      back="/"
+      keys={wide ? [...KEYS, ...LIST_KEYS] : KEYS}
+    >
       {wide ? <BesideList opened={call.id}>{body}</BesideList> : body}
     </Screen>
   );

@@ -6,6 +6,8 @@ import { foldText, matches as hasWords } from '../../../core/describe/searchWord
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Field } from '../../ui/Field';
+import { focusOn } from '../../ui/focusOn';
+import type { KeyHint } from '../../ui/KeysCard';
 import { Notice } from '../../ui/Notice';
 import { OneOf } from '../../ui/OneOf';
 import { RowLink } from '../../ui/RowLink';
@@ -26,6 +28,11 @@ const SHOWS: { id: Show; label: string }[] = [
 
 /** A pause in typing after which the server is asked. */
 const SEARCH_AFTER_MS = 250;
+
+export const LIST_KEYS: readonly KeyHint[] = [
+  ['N', 'a new call'],
+  ['/', 'searches the calls'],
+];
 
 /**
  * The calls: today's, the open ones, or all; searched by what a person remembers of them.
@@ -50,7 +57,7 @@ export function CallsList({ opened }: { opened?: string }) {
     return () => clearTimeout(timer);
   }, [dispatch, search, shop]);
   const newCall = (): void => router.navigate('/new');
-  useKeys({ n: newCall });
+  useKeys({ n: newCall, '/': () => focusOn('search') });
 
   const found = calls.filter((call) => belongs(call, show) && matches(call, search));
   // In a low window the list needs the room, and what it is looked through by scrolls with it.

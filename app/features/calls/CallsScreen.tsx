@@ -4,13 +4,18 @@ import { Button } from '../../ui/Button';
 import type { KeyHint } from '../../ui/KeysCard';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
+import { useKeys } from '../../ui/useKeys';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change, type ThemeChoice } from '../../state/settings';
 import { space, WIDE_FROM } from '../../theme/theme';
-import { CallsList } from './CallsList';
+import { CallsList, LIST_KEYS } from './CallsList';
 import { BesideList } from './BesideList';
 
-const KEYS: readonly KeyHint[] = [['N', 'a new call']];
+const KEYS: readonly KeyHint[] = [
+  ...LIST_KEYS,
+  ['D', 'the diagrams'],
+  ['T', 'light, dark, or as the device has it'],
+];
 
 /** The calls; wide, with room beside them for the one that is opened. */
 export function CallsScreen() {
@@ -37,6 +42,8 @@ const NEXT_THEME: Record<ThemeChoice, ThemeChoice> = { auto: 'dark', dark: 'ligh
 const THEME_ICON = { auto: 'smartphone', dark: 'moon', light: 'sun' } as const;
 
 function Actions() {
+  const diagrams = (): void => router.navigate('/diagrams');
+  useKeys({ d: diagrams });
   return (
     <View style={styles.row}>
       <Button
@@ -44,7 +51,8 @@ function Actions() {
         icon="book-open"
         label="Diagrams"
         testID="diagrams-link"
-        onPress={() => router.navigate('/diagrams')}
+        shortcut="D"
+        onPress={diagrams}
       />
       <ThemeButton />
     </View>
@@ -54,6 +62,8 @@ function Actions() {
 function ThemeButton() {
   const dispatch = useAppDispatch();
   const theme = useAppSelector((state) => state.settings.theme);
+  const next = (): void => void dispatch(change({ theme: NEXT_THEME[theme] }));
+  useKeys({ t: next });
   return (
     <Button
       look="bare"
@@ -61,7 +71,8 @@ function ThemeButton() {
       label={theme === 'auto' ? 'Auto' : theme === 'dark' ? 'Dark' : 'Light'}
       hint={`Colours: ${theme}; change to ${NEXT_THEME[theme]}`}
       testID="theme"
-      onPress={() => dispatch(change({ theme: NEXT_THEME[theme] }))}
+      shortcut="T"
+      onPress={next}
     />
   );
 }

@@ -55,8 +55,28 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
   // Who knows nothing of the complaint starts with what is likeliest.
   const [blank, setBlank] = useState(false);
   const begun = blank || work.evidence.length > 0;
+  const readsTwin = work.knownGood && hand.reading?.kind === 'ohm';
   const toggle = (which: Open) => (): void => setOpen(open === which ? undefined : which);
-  useKeys({ y: toggle('why') }, active);
+  const aside = adding !== undefined;
+  useKeys(
+    aside
+      ? { Escape: done }
+      : {
+          y: toggle('why'),
+          ...(begun && { h: toggle('way') }),
+          ...(begun &&
+            Object.fromEntries(
+              TOLD_BESIDES.map(({ adds, shortcut }) => [
+                shortcut.toLowerCase(),
+                () => setAdding(adds),
+              ]),
+            )),
+          ...(hand.advice && hand.advice.test.kind !== 'ask' && { x: toggle('refuse') }),
+          ...(readsTwin && { g: () => hand.setTwin(!hand.twin) }),
+          ...(open && { Escape: () => setOpen(undefined) }),
+        },
+    active,
+  );
   return (
     <>
       <Thinking work={work} begun={begun} />
@@ -108,17 +128,18 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
               }}
             />
           )}
-          {work.knownGood && hand.reading?.kind === 'ohm' && <Twin hand={hand} />}
+          {readsTwin && <Twin hand={hand} />}
         </>
       )}
       {begun && adding === undefined && (
         <View style={styles.row}>
-          {TOLD_BESIDES.map(({ adds, icon, label, testID }) => (
+          {TOLD_BESIDES.map(({ adds, icon, label, testID, shortcut }) => (
             <Button
               key={testID}
               icon={icon}
               label={label}
               testID={testID}
+              shortcut={shortcut}
               onPress={() => setAdding(adds)}
               style={styles.grow}
             />
@@ -127,6 +148,7 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
             icon="sliders"
             label="How to work"
             testID="open-way"
+            shortcut="H"
             selected={open === 'way'}
             onPress={toggle('way')}
             style={styles.grow}
@@ -145,11 +167,23 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
 
 /** What may be told besides the test in hand. */
 const TOLD_BESIDES = [
-  { adds: 'statement', icon: 'message-circle', label: 'What it does', testID: 'tell-more' },
-  { adds: 'looks', icon: 'eye', label: 'Quick looks', testID: 'open-looks' },
-  { adds: 'supply', icon: 'power', label: 'Supply', testID: 'open-supply' },
-  { adds: 'reading', icon: 'edit-3', label: 'I read something', testID: 'add-reading' },
-  { adds: 'act', icon: 'tool', label: 'Something done', testID: 'add-act' },
+  {
+    adds: 'statement',
+    icon: 'message-circle',
+    label: 'What it does',
+    testID: 'tell-more',
+    shortcut: 'T',
+  },
+  { adds: 'looks', icon: 'eye', label: 'Quick looks', testID: 'open-looks', shortcut: 'Q' },
+  { adds: 'supply', icon: 'power', label: 'Supply', testID: 'open-supply', shortcut: 'P' },
+  {
+    adds: 'reading',
+    icon: 'edit-3',
+    label: 'I read something',
+    testID: 'add-reading',
+    shortcut: 'R',
+  },
+  { adds: 'act', icon: 'tool', label: 'Something done', testID: 'add-act', shortcut: 'A' },
 ] as const;
 
 /** The one card that is worked on: making safe comes before ohms, a second look before the next test. */
@@ -180,6 +214,7 @@ function Twin({ hand: { twin, setTwin } }: { hand: InHand }) {
         twin ? 'Reading the known-good unit: back to this one' : 'Check a known-good unit first'
       }
       testID="twin"
+      shortcut="G"
       selected={twin}
       onPress={() => setTwin(!twin)}
     />
@@ -226,6 +261,7 @@ function Choices({
             icon="slash"
             label="Not this one"
             testID="refuse-test"
+            shortcut="X"
             selected={open === 'refuse'}
             onPress={toggle('refuse')}
             style={styles.grow}

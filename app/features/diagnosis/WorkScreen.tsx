@@ -54,6 +54,11 @@ const KEYS: readonly KeyHint[] = [
   ['Y', 'why this test'],
   ['D', 'it is dead and proved dead'],
   ['U', 'takes the last entry back'],
+  ['X', 'not this test'],
+  ['G', 'the next reading is of a known-good unit, or of this one again'],
+  ['T Q P R A', 'what it does, quick looks, supply, a reading of one’s own, something done'],
+  ['H', 'how to work'],
+  ['Esc', 'leaves a card'],
   ...ENTRY_KEYS.filter(([key]) => key !== 'N'),
 ];
 

@@ -3,10 +3,12 @@ import { useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { Button } from '../../ui/Button';
+import type { KeyHint } from '../../ui/KeysCard';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { useAddress } from '../../ui/useAddress';
 import { Tabs } from '../../ui/Tabs';
+import { useKeys } from '../../ui/useKeys';
 import { Type } from '../../ui/Type';
 import { Card } from '../../ui/Card';
 import { diagramKey, loadDiagram, loadDiagrams } from '../../state/diagrams';
@@ -26,6 +28,8 @@ const PANES = {
   cautions: 'Cautions',
 };
 const PANE_NAMES = Object.keys(PANES) as (keyof typeof PANES)[];
+
+const KEYS: readonly KeyHint[] = [['N', 'a new call with this diagram']];
 
 /** One diagram: alive, its tables and parts, what its faults do, and a call from it. */
 export function DiagramScreen({ id }: { id: string }) {
@@ -64,8 +68,9 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
   const { at, go } = useAddress();
   const pane = PANE_NAMES.find((each) => each === at.get('pane')) ?? 'drawing';
   const call = (): void => router.navigate(`/new?diagram=${encodeURIComponent(drawingKey)}`);
+  useKeys({ n: call });
   return (
-    <Screen title={diagram.name} under={diagram.kind} back="/diagrams">
+    <Screen title={diagram.name} under={diagram.kind} back="/diagrams" keys={KEYS}>
       <Tabs
         names={PANES}
         label="The diagram"
@@ -105,6 +110,7 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
           icon="plus"
           label="Start a call with it"
           testID="start-call"
+          shortcut="N"
           onPress={call}
         />
       </View>

@@ -5,6 +5,9 @@ import type { DiagramSummary } from '../../../contract/diagram';
 import { DiagramSearch } from '../../search/diagramSearch';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { focusOn } from '../../ui/focusOn';
+import type { KeyHint } from '../../ui/KeysCard';
+import { useKeys } from '../../ui/useKeys';
 import { Notice } from '../../ui/Notice';
 import { RowLink } from '../../ui/RowLink';
 import { Screen } from '../../ui/Screen';
@@ -20,6 +23,8 @@ interface Row {
   /** Calls of this shop that were worked with it. */
   used: number;
 }
+
+const KEYS: readonly KeyHint[] = [['/', 'searches']];
 
 /** The diagrams of the shop, found by kind, part, what people call it, or what it does not do. */
 export function DiagramsScreen() {
@@ -56,6 +61,7 @@ export function DiagramsScreen() {
     const others = favourites.filter((each) => each !== id);
     dispatch(change({ favourites: others.length < favourites.length ? others : [...others, id] }));
   };
+  useKeys({ '/': () => focusOn('search') });
   // In a low window the list needs the room, and what it is looked through by scrolls with it.
   const low = useWindowDimensions().height < LOW_UNDER;
   const tools = (
@@ -86,7 +92,7 @@ export function DiagramsScreen() {
     </View>
   );
   return (
-    <Screen title="Diagrams" back="/">
+    <Screen title="Diagrams" back="/" keys={KEYS}>
       {!low && tools}
       <FlatList
         ListHeaderComponent={low ? tools : null}

@@ -1,0 +1,3 @@
+/** Puts the focus on a field, by its test id. */
+export const focusOn = (testID: string): void =>
+  document.querySelector<HTMLElement>(`[data-testid="${testID}"]`)?.focus();
