@@ -1,6 +1,6 @@
 const node = {
   testEnvironment: 'node',
-  transform: { '\\.tsx?$': 'babel-jest' },
+  transform: { '\\.tsx?$': '<rootDir>/tools/jestTransform.js' },
   setupFiles: ['reflect-metadata'],
   // Copies of the tree that a mutation run works in.
   modulePathIgnorePatterns: ['<rootDir>/.yarrix/', '<rootDir>/dist/'],
