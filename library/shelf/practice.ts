@@ -48,6 +48,16 @@ export const look = (
   more: Partial<Pick<Look, 'panel' | 'powered' | 'feeds'>> = {},
 ): Look => ({ id, says, of, found: { with: withIt, without }, minutes, ...more });
 
+/** What everybody in a trailer sees of its battery. */
+export const LOW_BATTERY = look(
+  'low-volts',
+  'The lights of the trailer are dim: the battery is low',
+  ['battery'],
+  [0.7, 0.05],
+  0.5,
+  { feeds: true },
+);
+
 /** The look at a capacitor, which is a reading as well: nine tenths of what is printed is too little. */
 export const weakCapacitor = (id: string, panel: string, minutes = 2): Look =>
   look(

@@ -1,7 +1,7 @@
 import { handActuator, panel, quantity, temperature, TOOLS } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { coil, heater, lamp } from '../shelf/loads';
-import { CAUTIONS, commonPractice, look } from '../shelf/practice';
+import { CAUTIONS, commonPractice, look, LOW_BATTERY } from '../shelf/practice';
 import { fuse } from '../shelf/protectors';
 import { board, boardRelays, powerInput } from '../shelf/relays';
 import { houseBattery, mainsCord } from '../shelf/supplies';
@@ -329,14 +329,7 @@ export const absorptionRefrigerator = unit({
       1,
       { feeds: true },
     ),
-    look(
-      'low-volts',
-      'The lights of the trailer are dim: the battery is low',
-      ['battery'],
-      [0.7, 0.05],
-      0.5,
-      { feeds: true },
-    ),
+    LOW_BATTERY,
   ],
   energies: ['gas', 'refrigerant'],
   cautions: [

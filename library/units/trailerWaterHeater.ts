@@ -1,7 +1,7 @@
 import { handActuator, panel, temperature, TOOLS } from '../shelf/actuators';
 import { frame, hardware } from '../shelf/connections';
 import { about, plainLoad } from '../shelf/loads';
-import { CAUSES, commonPractice, look } from '../shelf/practice';
+import { CAUSES, commonPractice, look, LOW_BATTERY } from '../shelf/practice';
 import { board, boardRelays, powerInput } from '../shelf/relays';
 import { houseBattery } from '../shelf/supplies';
 import { plainSwitch, setPointSwitch } from '../shelf/switches';
@@ -237,14 +237,7 @@ export const trailerWaterHeater = unit({
       1,
       { feeds: true },
     ),
-    look(
-      'low-volts',
-      'The lights of the trailer are dim: the battery is low',
-      ['battery'],
-      [0.7, 0.05],
-      0.5,
-      { feeds: true },
-    ),
+    LOW_BATTERY,
   ],
   energies: ['gas', 'water'],
   cautions: [

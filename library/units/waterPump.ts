@@ -1,7 +1,7 @@
 import { handActuator, panel, quantity } from '../shelf/actuators';
 import { frame } from '../shelf/connections';
 import { lamp, motor } from '../shelf/loads';
-import { commonPractice, look } from '../shelf/practice';
+import { commonPractice, look, LOW_BATTERY } from '../shelf/practice';
 import { fuse } from '../shelf/protectors';
 import { houseBattery } from '../shelf/supplies';
 import { plainSwitch, setPointSwitch } from '../shelf/switches';
@@ -133,14 +133,7 @@ export const waterPump = unit({
   ],
   looks: [
     look('tank', 'The tank is empty', ['line'], [0.5, 0.05], 0.5, { feeds: true }),
-    look(
-      'low-volts',
-      'The lights of the trailer are dim: the battery is low',
-      ['battery'],
-      [0.7, 0.05],
-      0.5,
-      { feeds: true },
-    ),
+    LOW_BATTERY,
     look(
       'bubbles',
       'Bubbles in the strainer, or a loose hose on the suction side',
