@@ -19,6 +19,12 @@ const initialState: DiagramsState = { list: [], listState: 'idle', bodies: {}, b
 /** What a version of a diagram is known by, here and in the worker. */
 export const diagramKey = (id: string, version: number): string => `${id}/${version}`;
 
+/** The same the other way round; undefined for a text that is none. */
+export function ofDiagramKey(key: string): { id: string; version: number } | undefined {
+  const [id, version] = key.split('/');
+  return id && version ? { id, version: Number(version) } : undefined;
+}
+
 /** The list; the bodies that this device lacks follow behind, so that a call can be opened offline. */
 export const loadDiagrams = createAsyncThunk('diagrams/list', async (_: void, { getState }) => {
   const { shop } = (getState() as WithOutbox).outbox;

@@ -99,6 +99,8 @@ export interface ShownFindings {
   course: { id: string; probabilities: number[] }[];
   /** What a good unit shows where the last entry was read. */
   lastGood: GoodShown | undefined;
+  /** How probable it is that what feeds the unit is at fault, where a look there pays. */
+  supply: number | undefined;
   /** Quick looks, the best to be had now first. */
   looks: LookNow[];
   contradictions: Contradiction[];

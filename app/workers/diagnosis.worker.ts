@@ -22,6 +22,7 @@ import { ORDINARY_METER } from '../../core/meter/meter';
 import { testOf } from '../../core/plan/minutes';
 import type { Advice } from '../../core/plan/unitPlanner';
 import { answersTo } from '../../core/plan/questions';
+import { supplyPays } from '../../core/plan/supplyPays';
 import { looksNow } from '../../core/plan/looksNow';
 import { shownAs } from '../../core/plan/shownOutcome';
 import type { UnitTest } from '../../core/plan/unitTests';
@@ -159,6 +160,7 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 
   }));
   return {
     suspects: state.suspects.slice(0, SHOWN.suspects).map(suspectShown),
+    supply: supplyPays(found.planner.predictor.diagram, state.suspects, tests[0]?.expected ?? 0),
     verdict: verdictShown(found, entries),
     tests: tests.map((each) => testShown(found, each, entries)),
     moved,

@@ -22,7 +22,7 @@ import type { OnAndOff } from '../../core/behaviour/onAndOff';
 import { asTerminal, TERMINAL } from './terminal';
 
 /** A clock is held to it for a day at most. */
-const MOST_SECONDS = 86_400;
+export const MOST_SECONDS = 86_400;
 
 /** How long it is on and off at a time, by a clock. */
 export class OnAndOffDto implements OnAndOff {

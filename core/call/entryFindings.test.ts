@@ -136,6 +136,11 @@ describe('other entries beside their diagram', () => {
   it('take only what can be noticed of a part', () => {
     expect(inBody('statement', told)).toEqual([]);
     expect(inBody('statement', { ...told, subject: 'cord', outcome: 'opens' })).toEqual([]);
+    const seconds = { on: 5, off: 25 };
+    expect(inBody('statement', { ...told, seconds })).toEqual([]);
+    expect(inBody('statement', { ...told, seconds: { on: 0, off: 0 } })).toEqual([
+      expect.stringMatching(/^\/body\/seconds/),
+    ]);
     expect(inBody('statement', { ...told, outcome: 'dances' })).toEqual([
       expect.stringMatching(/^\/body\/outcome: "dances" is not seen of drive; known: runs, weak/),
     ]);

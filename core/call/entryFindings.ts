@@ -62,13 +62,15 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       break;
     }
     case 'statement': {
-      const { steps, subject, outcome, jumper } = entry.body;
+      const { steps, subject, outcome, jumper, seconds } = entry.body;
       unless('/steps', parseSteps(diagram, steps));
       if (jumper) bridge('/jumper', jumper);
       const known: readonly string[] | undefined = outcomesOf(diagram, subject);
       if (!known) report('/subject', `there is no part "${subject}"`);
       else if (!known.includes(outcome))
         report('/outcome', `"${outcome}" is not seen of ${subject}; ${oneOf(known)}`);
+      if (seconds && seconds.on + seconds.off <= 0)
+        report('/seconds', 'say for how long it is on, or off, or both: not 0 for both');
       break;
     }
     case 'look': {

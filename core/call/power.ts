@@ -17,7 +17,7 @@ export interface PowerAndIsolation {
 /** After so long without an entry somebody may have been at the plug: an hour, from memory. */
 const LAPSES_MS = 3_600_000;
 /** After so long without an entry it is another visit: eight hours, from memory. */
-const VISIT_MS = 8 * LAPSES_MS;
+export const VISIT_MS = 8 * LAPSES_MS;
 
 /** When and by whom it is asked; without it no time counts. */
 export interface AskedAt {

@@ -1,8 +1,7 @@
 import { takenBack } from './log';
+import { VISIT_MS } from './power';
 import type { LogEntry } from './record';
 
-/** What was said of an earlier visit counts no more: eight hours, from memory. */
-const VISIT_MS = 8 * 3_600_000;
 const MINUTE_MS = 60_000;
 
 /**

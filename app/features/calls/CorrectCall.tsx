@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
 import { CorrectionBody } from '../../../contract/entries/correction';
 import { readDto } from '../../../contract/readDto';
-import { diagramKey, loadDiagram, loadDiagrams } from '../../state/diagrams';
+import { diagramKey, loadDiagram, loadDiagrams, ofDiagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useLog } from '../../state/useLog';
 import { Button } from '../../ui/Button';
@@ -26,12 +26,6 @@ const DIAGRAM = ['diagram', 'Diagram'] as const;
 const NOT_AT_HAND =
   'Choose a diagram that this device has: this one comes with the next word of the server.';
 
-/** Id and version of a diagram by its key. */
-function diagramOf(key: string): { id: string; version: number } {
-  const [id = '', version] = key.split('/');
-  return { id, version: Number(version) };
-}
-
 /** Puts right what was written down of the unit; what was said first stays in the log. */
 export function CorrectCall({ call, done }: { call: CallDetail; done: () => void }) {
   const log = useLog(call.id);
@@ -52,15 +46,17 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
   const [diagram, setDiagram] = useState(worked);
   const choose = (key: string): void => {
     setDiagram(key);
-    if (key) void dispatch(loadDiagram(diagramOf(key)));
+    const wanted = ofDiagramKey(key);
+    if (wanted) void dispatch(loadDiagram(wanted));
   };
   const [faults, setFaults] = useState<Partial<Record<string, string>>>({});
   const [handedIn, setHandedIn] = useState(0);
   const keep = (): void => {
     setHandedIn(handedIn + 1);
     const another = diagram !== worked;
+    const chosen = ofDiagramKey(diagram);
+    if (!chosen) return setFaults({ diagram: 'Choose the diagram that the unit is worked with.' });
     if (another && !bodies[diagram]) return setFaults({ diagram: NOT_AT_HAND });
-    const chosen = diagramOf(diagram);
     const changed = {
       ...Object.fromEntries(
         FIELDS.flatMap(([name]) =>

@@ -12,7 +12,7 @@ import { FormFaults } from '../../ui/FormFaults';
 import { Screen } from '../../ui/Screen';
 import { ComplaintFits, same } from '../../ui/ComplaintFits';
 import { Type } from '../../ui/Type';
-import { loadDiagram, loadDiagrams } from '../../state/diagrams';
+import { loadDiagram, loadDiagrams, ofDiagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { enqueue } from '../../sync/outbox';
 import { space, WIDE_FROM } from '../../theme/theme';
@@ -60,7 +60,7 @@ const FIELDS: Asked[] = [
 ];
 
 function toCall(form: Form): NewCallDto {
-  const [diagramId = '', version = ''] = form.diagram.split('/');
+  const diagram = ofDiagramKey(form.diagram);
   const { make, model, place, customer } = form;
   return {
     appliance: {
@@ -70,8 +70,8 @@ function toCall(form: Form): NewCallDto {
       place: place.trim(),
       ...(customer.trim() && { customer: customer.trim() }),
     },
-    diagramId,
-    diagramVersion: Number(version) || 1,
+    diagramId: diagram?.id ?? '',
+    diagramVersion: diagram?.version || 1,
     complaint: form.complaint.trim(),
     phoneAt: new Date().toISOString(),
   };
@@ -120,8 +120,8 @@ export function NewCallScreen() {
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const chosen = useWatch({ control, name: 'diagram' });
   useEffect(() => {
-    const [id, version] = chosen.split('/');
-    if (id && version) void dispatch(loadDiagram({ id, version: Number(version) }));
+    const diagram = ofDiagramKey(chosen);
+    if (diagram) void dispatch(loadDiagram(diagram));
   }, [dispatch, chosen]);
   const body = bodies[chosen];
   // What can be told is asked for first: it is wanted at once, the advice not before the call is open.

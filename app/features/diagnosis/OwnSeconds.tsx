@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { MOST_SECONDS } from '../../../contract/entries/statement';
 import { outcomeByClock } from '../../../core/behaviour/onAndOff';
 import { isNoticed } from '../../../core/behaviour/statement';
 import { nameSeen, sayDoing } from '../../../core/describe/outcome';
@@ -90,10 +91,8 @@ export function OwnSeconds({ work, done }: { work: Work; done: () => void }) {
 /** NaN for what is no number of seconds. */
 const secondsOf = (text: string): number => {
   const value = text.trim() === '' ? NaN : Number(text.trim().replace(',', '.'));
-  return value >= 0 && value <= MOST ? value : NaN;
+  return value >= 0 && value <= MOST_SECONDS ? value : NaN;
 };
-/** A day. */
-const MOST = 86_400;
 
 /** Whether both are said, and not as seconds. */
 const badly = (on: string, off: string): boolean => {

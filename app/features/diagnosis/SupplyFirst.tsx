@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { supplyPays } from '../../../core/plan/supplyPays';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
@@ -10,8 +9,7 @@ import type { Work } from './useWork';
 /** Where what feeds the unit is well suspected, its step is offered before anything is opened; it can be left out. */
 export function SupplyFirst({ work, open }: { work: Work; open: () => void }) {
   const [leftOut, setLeftOut] = useState(false);
-  const { verdict, suspects = [], tests = [] } = work.findings ?? {};
-  const share = supplyPays(work.call.diagram, suspects, tests[0]?.expected ?? 0);
+  const { verdict, supply: share } = work.findings ?? {};
   if (leftOut || share === undefined || verdict?.kind !== 'open') return null;
   return (
     <Card testID="supply-first">

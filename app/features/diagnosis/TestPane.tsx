@@ -60,7 +60,12 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
   const aside = adding !== undefined;
   useKeys(
     aside
-      ? { Escape: done }
+      ? {
+          Escape: () => {
+            if (adding === 'reading') own.forget();
+            done();
+          },
+        }
       : {
           y: toggle('why'),
           ...(begun && { h: toggle('way') }),

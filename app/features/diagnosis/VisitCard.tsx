@@ -5,7 +5,6 @@ import { toolKey, toolsOf } from '../../../core/plan/tools';
 import { sayRefusal } from '../../../core/describe/refusal';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import type { Work } from './useWork';
@@ -18,8 +17,7 @@ const ALLOWED: [Reason, yes: string, no: string][] = [
 ];
 
 /** Minutes that may be left of it. */
-const LEFT = ['10', '20', '30', '60', '120'] as const;
-const NO_END = 'none';
+const LEFT = [10, 20, 30, 60, 120];
 
 /** What this visit allows, and the tests that were refused: each can be had back. */
 export function VisitCard({ work }: { work: Work }) {
@@ -87,20 +85,27 @@ export function VisitCard({ work }: { work: Work }) {
           </View>
         </>
       )}
-      <OneOf
-        titled
-        label={
-          work.minutesLeft === undefined
-            ? 'Time that is left'
-            : `Time that is left: ${Math.floor(work.minutesLeft)} min`
-        }
-        choices={[
-          { id: NO_END, label: 'No end', testID: 'left-none' },
-          ...LEFT.map((each) => ({ id: each, label: `${each} min`, testID: `left-${each}` })),
-        ]}
-        chosen={work.minutesLeft === undefined ? NO_END : undefined}
-        choose={(id) => work.setMinutesLeft(id === NO_END ? undefined : Number(id))}
-      />
+      <Type size="small" tone="soft">
+        {work.minutesLeft === undefined
+          ? 'Time that is left'
+          : `Time that is left: ${Math.floor(work.minutesLeft)} min`}
+      </Type>
+      <View style={styles.row}>
+        <Button
+          label="No end"
+          testID="left-none"
+          selected={work.minutesLeft === undefined}
+          onPress={() => work.setMinutesLeft(undefined)}
+        />
+        {LEFT.map((minutes) => (
+          <Button
+            key={minutes}
+            label={`${minutes} min`}
+            testID={`left-${minutes}`}
+            onPress={() => work.setMinutesLeft(minutes)}
+          />
+        ))}
+      </View>
       {single.map((refusal) => (
         <View key={refusal.id} style={styles.line} testID="refused-test">
           <Type style={styles.grow}>{sayRefusal(diagram, refusal)}</Type>
