@@ -24,6 +24,7 @@ import { SightBody } from './entries/sight';
 import { StageBody } from './entries/stage';
 import { StatementBody } from './entries/statement';
 import { IsMoment } from './moment';
+import { MOST_ENTRIES } from './limits';
 import type { InputFault, Problem } from './problem';
 import { isObject, readDto, readShape } from './readDto';
 import { unstorable } from './storable';
@@ -83,9 +84,6 @@ export function readEntry(value: unknown): Result<NewEntry, InputFault[]> {
   if (!body.ok) return fail(body.error.map((each) => ({ ...each, path: `/body${each.path}` })));
   return ok({ callId, kind, phoneAt, body: body.value } as NewEntry);
 }
-
-/** Entries in one request. */
-export const MOST_ENTRIES = 50;
 
 /** One of several entries; its own shape is checked by itself, so that one fault refuses one entry. */
 export class SentEntry {

@@ -1,11 +1,7 @@
 import 'reflect-metadata/lite';
 import { IsIn, IsNotEmpty, IsNumber, IsString, Max, MaxLength, Min } from 'class-validator';
 import { METERS } from '../core/meter/meter';
-
-/** Leads with more than this are bad, in ohm: from memory. */
-export const MOST_LEAD_OHMS = 5;
-/** Meters of one shop. */
-export const MOST_METERS = 100;
+import { MOST_LEAD_OHMS } from './limits';
 
 /** A meter of the shop, as it is kept: what it is called, which kind it is, what its leads have. */
 export class MeterDto {

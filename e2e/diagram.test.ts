@@ -79,13 +79,13 @@ it('says so when the script of a screen does not come, and goes on when it does'
   const page = await Browser.open(PHONE);
   await page.driver.get(yarrix.address);
   await page.find('new-call');
-  await page.cutOff(['*/web/diagrams-*']);
+  await page.cutOff(['*/web/screens-*']);
   await page.press('diagrams-link');
   await page.says('screen-failed', /could not be shown/);
   await page.cutOff([]);
   await page.press('screen-again');
   await page.find('show-favourites');
-  expect(await page.close(/web\/diagrams-|ERR_BLOCKED/)).toEqual([]);
+  expect(await page.close(/web\/screens-|ERR_BLOCKED/)).toEqual([]);
 });
 
 it('is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part', async () => {

@@ -61,6 +61,16 @@ export class Yarrix {
   async get<T>(path: string): Promise<T> {
     return (await (await fetch(`${this.address}/api${path}`)).json()) as T;
   }
+
+  /** Stores something as a phone would. */
+  async put(path: string, body: object): Promise<void> {
+    const answer = await fetch(`${this.address}/api${path}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'x-phone-at': new Date().toISOString() },
+      body: JSON.stringify(body),
+    });
+    if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`);
+  }
 }
 
 function freePort(): Promise<number> {

@@ -69,7 +69,6 @@ export function createApp(options: AppOptions): Express {
         },
       },
     }),
-    compression(),
   ];
   const small = compression();
   app.use('/api', (request, response, next) => {

@@ -2,15 +2,20 @@ import { createHash } from 'node:crypto';
 import {
   copyFileSync,
   existsSync,
+  mkdirSync,
   readdirSync,
   readFileSync,
+  rmSync,
   statSync,
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { generateSW } from 'workbox-build';
+import { compress } from './compressed';
+import { dressFirstPage } from './firstPage';
 import { EnvironmentError, ROOT, WEB } from './folders';
+import { prepareLibrary } from './preparations';
 import { runProgram } from './runProgram';
 
 /** What the web bundle is made from. */
@@ -21,11 +26,19 @@ const SOURCES = [
   'library',
   'public',
   'app.json',
+  'app.config.js',
   'babel.config.js',
   'metro.config.js',
   'package-lock.json',
   'tools/minify.js',
   'tools/webBuild.ts',
+  'tools/compressed.ts',
+  'tools/faces.ts',
+  'tools/preparations.ts',
+  'tools/preparations.worker.ts',
+  'tools/firstPage.ts',
+  'tools/shell.html',
+  'demo',
 ];
 /** Kept inside the folder it speaks of, so that a bundle removed by hand is made again. */
 const STAMP = join(WEB, '.sources');
@@ -35,46 +48,64 @@ export async function buildWeb(): Promise<void> {
   const hash = hashOf(SOURCES.map((each) => join(ROOT, each)));
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
   process.stderr.write('yarrix: building the web application\n');
+  rmSync(WEB, { recursive: true, force: true });
+  const engine = hashOf([join(ROOT, 'core')]);
+  const [prepared] = await Promise.all([prepareLibrary(engine), exportPage(WEB)]);
+  mkdirSync(join(WEB, 'prepared'));
+  for (const [name, text] of prepared) writeFileSync(join(WEB, 'prepared', `${name}.json`), text);
+  await buildWorkers(engine, [...prepared.keys()]);
+  await dressFirstPage(WEB);
+  // With the service worker a page opens again while the server is away.
+  await generateSW({
+    globDirectory: WEB,
+    globPatterns: ['**/*.{html,js,css,woff2,png,ico,svg,json}'],
+    // Preparations come with the units that are worked with.
+    globIgnores: ['sw.js', 'workbox-*.js', 'prepared/*'],
+    runtimeCaching: [
+      {
+        urlPattern: /\/prepared\//,
+        handler: 'CacheFirst',
+        options: { cacheName: 'prepared', expiration: { maxEntries: 60 } },
+      },
+    ],
+    swDest: join(WEB, 'sw.js'),
+    maximumFileSizeToCacheInBytes: 8 * 2 ** 20,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    clientsClaim: true,
+    // A newer version waits until it is taken (app/sync/newVersion.ts).
+    skipWaiting: false,
+    sourcemap: false,
+    inlineWorkboxRuntime: true,
+  });
+  compress(WEB);
+  writeFileSync(STAMP, hash);
+}
+
+/**
+ * The page as the platform builds it, for production.
+ * @param routes folder of another page than ours, in the repository
+ */
+export async function exportPage(folder: string, routes?: string): Promise<void> {
   const env = {
     ...process.env,
+    ...(routes !== undefined && { YARRIX_ROUTES: `./${routes}` }),
     EXPO_NO_TELEMETRY: '1',
     EXPO_OFFLINE: '1',
     CI: '1',
     NODE_ENV: 'production' as const,
   };
   const expo = join(ROOT, 'node_modules', 'expo', 'bin', 'cli');
-  const built = await runProgram(
-    process.execPath,
-    [expo, 'export', '-p', 'web', '--output-dir', WEB],
-    {
-      cwd: ROOT,
-      env,
-    },
-  );
+  const args = [expo, 'export', '-p', 'web', '--output-dir', folder];
+  const built = await runProgram(process.execPath, args, { cwd: ROOT, env });
   if (built.code !== 0)
     throw new EnvironmentError(
       `the web bundle cannot be built:\n${built.output.trim().split('\n').slice(-25).join('\n')}`,
     );
-  await buildWorkers();
-  // With the service worker a page opens again while the server is away.
-  await generateSW({
-    globDirectory: WEB,
-    globPatterns: ['**/*.{html,js,css,ttf,png,ico,svg,json}'],
-    globIgnores: ['sw.js', 'workbox-*.js'],
-    swDest: join(WEB, 'sw.js'),
-    maximumFileSizeToCacheInBytes: 8 * 2 ** 20,
-    navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//],
-    clientsClaim: true,
-    skipWaiting: true,
-    sourcemap: false,
-    inlineWorkboxRuntime: true,
-  });
-  writeFileSync(STAMP, hash);
 }
 
 /** Big computation runs beside the page, in bundles of its own. */
-async function buildWorkers(): Promise<void> {
+async function buildWorkers(engine: string, shipped: string[]): Promise<void> {
   await build({
     entryPoints: { diagnosis: join(ROOT, 'app', 'workers', 'diagnosis.worker.ts') },
     outdir: join(WEB, 'workers'),
@@ -83,6 +114,7 @@ async function buildWorkers(): Promise<void> {
     format: 'iife',
     target: 'es2022',
     logLevel: 'error',
+    define: { ENGINE: JSON.stringify(engine), SHIPPED: JSON.stringify(shipped) },
   });
   // The layout of drawings comes with a worker of its own.
   copyFileSync(

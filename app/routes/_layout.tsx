@@ -1,19 +1,21 @@
-import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useLayoutEffect, useState } from 'react';
 import { Provider } from 'react-redux';
-import { restoreOutbox, restoreShop } from '../sync/outbox';
+import { refusedItems } from '../sync/outbox';
 import { callOf, type Sent } from '../sync/outboxItem';
 import { startSender } from '../sync/sender';
-import { keepSettings, restoreSettings } from '../state/settings';
-import { makeStore, type AppStore } from '../state/store';
+import { keepSettings } from '../state/settings';
+import type { AppStore } from '../state/store';
+import { LIST_FIRST, listed, restored, store } from '../state/begin';
 import { loadCall, loadCalls } from '../state/calls';
+import { loadDiagrams } from '../state/diagrams';
 // Before the router listens, so that a choice on a screen is gone back from without a new screen.
 import '../ui/useAddress';
-import { FONTS } from '../theme/fonts';
-import Feather from '@expo/vector-icons/Feather';
+import { screen } from '../features/laterScreen';
+import { useAppSelector } from '../state/hooks';
+import { AboveScreen } from '../ui/AboveScreen';
+import { arrive } from '../features/arrival';
 import { ScreenFailed } from '../ui/ScreenFailed';
-
 /** Whether a call goes on with another diagram, whose check the server makes. */
 const changesDiagram = (item: Sent['stored'][number]): boolean =>
   item.to === 'entries' &&
@@ -31,36 +33,48 @@ async function readBack(store: AppStore, { stored }: Sent): Promise<void> {
 /** Each screen stands alone: where one cannot be shown, the store and what it sends go on. */
 export const unstable_settings = { screenErrorBoundary: ScreenFailed };
 
-/** Around every route: the store, what was kept on the device, the fonts, the service worker. */
+const RefusedCards = screen('RefusedCards', <></>);
+
+/** What the server would not store stands above every screen; the script of its cards comes when there is some. */
+function Refused() {
+  const some = useAppSelector((state) => refusedItems(state).length > 0);
+  return some && <RefusedCards />;
+}
+const REFUSED = <Refused />;
+
+/** Keeps the settings on the device whenever one changes. @returns a function that ends it */
+function keepChanged({ getState, subscribe }: AppStore): () => void {
+  let kept = getState().settings;
+  return subscribe(() => {
+    const { settings } = getState();
+    if (settings !== kept) void keepSettings((kept = settings));
+  });
+}
+
+/** Around every route: the store, and what was kept on the device. */
 export default function Layout() {
-  const [store] = useState(makeStore);
-  const [restored, setRestored] = useState(false);
-  const [fonts] = useFonts({ ...FONTS, ...Feather.font });
-
+  const [ready, setReady] = useState(LIST_FIRST);
   useEffect(() => {
-    let stop: (() => void) | undefined;
-    void Promise.all([
-      store.dispatch(restoreShop()),
-      store.dispatch(restoreOutbox()),
-      store.dispatch(restoreSettings()),
-    ]).then(() => {
-      setRestored(true);
-      const endSender = startSender(store, (sent) => readBack(store, sent));
-      let kept = store.getState().settings;
-      const endKeeping = store.subscribe(() => {
-        const { settings } = store.getState();
-        if (settings !== kept) void keepSettings((kept = settings));
-      });
-      stop = () => {
-        endSender();
-        endKeeping();
-      };
+    let ends: (() => void)[] = [];
+    let gone = false;
+    void restored.then(() => {
+      if (gone) return;
+      setReady(true);
+      ends = [startSender(store, (sent) => readBack(store, sent)), keepChanged(store)];
     });
-    return () => stop?.();
-  }, [store]);
-  useEffect(() => {
-    if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
+    return () => {
+      gone = true;
+      ends.forEach((end) => end());
+    };
   }, []);
+  // Before the browser draws: with the frame that stands in its place still there the screen would not be seen.
+  useLayoutEffect(() => {
+    if (ready) void arrive(listed, () => store.dispatch(loadDiagrams()));
+  }, [ready]);
 
-  return <Provider store={store}>{restored && fonts ? <Slot /> : null}</Provider>;
+  return (
+    <Provider store={store}>
+      <AboveScreen value={REFUSED}>{ready ? <Slot /> : null}</AboveScreen>
+    </Provider>
+  );
 }

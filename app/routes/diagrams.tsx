@@ -1,3 +1,3 @@
-import { DiagramsScreen } from '../features/diagrams/DiagramsScreen';
+import { screen } from '../features/laterScreen';
 
-export default DiagramsScreen;
+export default screen('DiagramsScreen');

@@ -1,3 +1,3 @@
-import { NewCallScreen } from '../features/calls/NewCallScreen';
+import { screen } from '../features/laterScreen';
 
-export default NewCallScreen;
+export default screen('NewCallScreen');

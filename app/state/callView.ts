@@ -106,6 +106,6 @@ export const selectCalls = createSelector(
           added,
         );
       })
-      .sort((a, b) => b.lastAt.localeCompare(a.lastAt));
+      .sort((a, b) => Number(a.lastAt < b.lastAt) - Number(a.lastAt > b.lastAt));
   },
 );

@@ -1,7 +1,12 @@
-import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
+import {
+  createAsyncThunk,
+  createSlice,
+  type ThunkAction,
+  type UnknownAction,
+} from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, NewCallDto } from '../../contract/call';
 import type { ShopId } from '../../contract/shop';
-import { diagramOnDevice, fetchCall, fetchCalls } from '../sync/api';
+import { diagramOnDevice, fetchCall, fetchCalls, keptCalls } from '../sync/api';
 import { sendNext, sentElsewhere, workIn } from '../sync/outbox';
 import type { Sent, WithOutbox } from '../sync/outboxItem';
 import type { Loading } from './loading';
@@ -9,8 +14,11 @@ import type { Loading } from './loading';
 interface CallsState {
   list: CallSummary[];
   listState: Loading;
-  /** What the list was searched for. */
+  /** What the list was searched for, and what the server is being asked for now. */
   search: string;
+  asked: string | undefined;
+  /** When the server last said what is in the list, by the phone's clock in milliseconds. */
+  answeredAt: number;
   /** Brings the next page; null where the list is whole. */
   next: string | null;
   /** Calls that were opened, by id. */
@@ -22,11 +30,14 @@ const initialState: CallsState = {
   list: [],
   listState: 'idle',
   search: '',
+  asked: undefined,
+  answeredAt: 0,
   next: null,
   open: {},
   openState: {},
 };
 
+const callsIn = (state: unknown): CallsState => (state as { calls: CallsState }).calls;
 const shopIn = (state: unknown): ShopId => (state as WithOutbox).outbox.shop;
 
 /** A call as it looks before the server has seen it. */
@@ -44,20 +55,46 @@ export const freshSummary = (id: string, body: NewCallDto, diagramName: string):
 });
 
 /** The first page of the calls, or of those that a search finds. */
-export const loadCalls = createAsyncThunk('calls/list', (search: string, { getState }) =>
-  fetchCalls(shopIn(getState()), { search }),
+export const loadCalls = createAsyncThunk(
+  'calls/list',
+  async (search: string, { getState }) => {
+    const shop = shopIn(getState());
+    const answer = await fetchCalls(shop, { search });
+    // Meanwhile the person may have gone over to another shop.
+    return shop === shopIn(getState()) ? answer : undefined;
+  },
+  // The answer to the same question is on its way already.
+  { condition: (search, { getState }) => callsIn(getState()).asked !== search },
+);
+
+/** An answer is as good as a new one for so long. */
+const FRESH_MS = 2000;
+
+/** The same for a list that comes into sight, unless the server was asked for it just now. */
+export const freshenCalls =
+  (
+    search: string,
+  ): ThunkAction<void, WithOutbox & { calls: CallsState }, undefined, UnknownAction> =>
+  (dispatch, getState) => {
+    const { search: was, answeredAt } = callsIn(getState());
+    if (search !== was || Date.now() - answeredAt > FRESH_MS) void dispatch(loadCalls(search));
+  };
+
+/** What the server last said of the calls: shown until it says more. */
+export const restoreCalls = createAsyncThunk('calls/restore', (_: void, { getState }) =>
+  keptCalls(shopIn(getState())),
 );
 
 /** The page after the last one. */
 export const loadMoreCalls = createAsyncThunk(
   'calls/more',
   (_: void, { getState }) => {
-    const { search, next } = (getState() as { calls: CallsState }).calls;
+    const { search, next } = callsIn(getState());
     return fetchCalls(shopIn(getState()), { search, after: next ?? '' });
   },
   {
     condition: (_, { getState }) => {
-      const { next, listState } = (getState() as { calls: CallsState }).calls;
+      const { next, listState } = callsIn(getState());
       return next !== null && listState === 'ready';
     },
   },
@@ -82,12 +119,22 @@ const slice = createSlice({
   reducers: {},
   extraReducers: (build) => {
     build
-      .addCase(loadCalls.pending, (state) => {
+      .addCase(loadCalls.pending, (state, { meta }) => {
+        state.asked = meta.arg;
         if (state.listState !== 'ready') state.listState = 'loading';
+      })
+      .addCase(restoreCalls.fulfilled, (state, { payload }) => {
+        if (!payload || state.listState === 'ready') return;
+        state.list = payload.calls;
+        state.next = payload.next;
+        state.listState = 'ready';
       })
       // Another shop has calls of its own.
       .addCase(workIn.fulfilled, () => initialState)
       .addCase(loadCalls.fulfilled, (state, { payload, meta }) => {
+        if (!payload) return;
+        if (state.asked === meta.arg) state.asked = undefined;
+        if (!payload.stale) state.answeredAt = Date.now();
         state.list = payload.value.calls;
         state.next = payload.value.next;
         state.search = meta.arg;
@@ -98,7 +145,8 @@ const slice = createSlice({
         state.list.push(...payload.value.calls.filter((each) => !known.has(each.id)));
         state.next = payload.value.next;
       })
-      .addCase(loadCalls.rejected, (state) => {
+      .addCase(loadCalls.rejected, (state, { meta }) => {
+        if (state.asked === meta.arg) state.asked = undefined;
         if (state.listState !== 'ready') state.listState = 'failed';
       })
       .addCase(loadCall.pending, (state, { meta }) => {
@@ -108,7 +156,10 @@ const slice = createSlice({
         // An entry that was confirmed while this answer was on its way is not in it yet.
         const known = new Set(payload.entries.map((each) => each.id));
         const later = state.open[meta.arg]?.entries.filter((each) => !known.has(each.id)) ?? [];
-        state.open[meta.arg] = { ...payload, entries: [...payload.entries, ...later] };
+        const call = { ...payload, entries: [...payload.entries, ...later] };
+        // Nothing new is nothing to think about anew.
+        const before = state.open[meta.arg];
+        if (!before || JSON.stringify(before) !== JSON.stringify(call)) state.open[meta.arg] = call;
         state.openState[meta.arg] = 'ready';
       })
       .addCase(loadCall.rejected, (state, { meta }) => {

@@ -3,6 +3,7 @@ import { METERS } from '../../core/meter/meter';
 import type { Depth } from '../../core/plan/proof';
 import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
 import { keepSetting, keptSetting } from '../sync/device';
+import { guessed, guessNextTime } from '../sync/firstGuess';
 
 /** Which colours; auto follows the device. */
 export type ThemeChoice = 'auto' | 'light' | 'dark';
@@ -20,8 +21,9 @@ export interface Settings {
   favourites: string[];
 }
 
+const theme = guessed('theme');
 const initialState: Settings = {
-  theme: 'auto',
+  theme: theme === 'light' || theme === 'dark' ? theme : 'auto',
   meter: METERS[0].id,
   depth: 'quick',
   // Who uses the app stands before the unit, and mostly before its owner.
@@ -36,7 +38,10 @@ export const restoreSettings = createAsyncThunk(
   'settings/restore',
   async () => (await keptSetting(KEY)) as Partial<Settings> | undefined,
 );
-export const keepSettings = (settings: Settings): Promise<void> => keepSetting(KEY, settings);
+export function keepSettings(settings: Settings): Promise<void> {
+  guessNextTime('theme', settings.theme);
+  return keepSetting(KEY, settings);
+}
 
 const slice = createSlice({
   name: 'settings',

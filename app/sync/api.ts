@@ -100,6 +100,9 @@ export function fetchCalls(shop: ShopId, wanted: CallsWanted = {}): Promise<ApiA
   if (wanted.after) query.set('after', wanted.after);
   return read(shop, query.size ? `/calls?${query.toString()}` : '/calls');
 }
+/** The first page of the calls as the server last gave it to this device; undefined where it never did. */
+export const keptCalls = async (shop: ShopId): Promise<CallPage | undefined> =>
+  (await keptAnswer(keyOf(shop, '/calls'))) as CallPage | undefined;
 export const fetchCall = (shop: ShopId, id: string): Promise<ApiAnswer<CallDetail>> =>
   read(shop, `/calls/${id}`);
 export const fetchMeters = (shop: ShopId): Promise<ApiAnswer<ShopMeter[]>> => read(shop, '/meters');

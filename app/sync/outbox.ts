@@ -1,5 +1,5 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { MOST_ENTRIES } from '../../contract/entry';
+import { MOST_ENTRIES } from '../../contract/limits';
 import { isShopId, type ShopId } from '../../contract/shop';
 import { clockSkewMs, Refusal, write, writeEntries } from './api';
 import {
@@ -19,10 +19,12 @@ import {
   type WithOutbox,
   type Write,
 } from './outboxItem';
+import { guessed, guessNextTime } from './firstGuess';
 import { tellTabs } from './tabs';
 
+const shop = guessed('shop');
 const initialState: OutboxState = {
-  shop: 'demo',
+  shop: isShopId(shop) ? shop : 'demo',
   ready: false,
   items: [],
   away: null,
@@ -37,11 +39,12 @@ export const restoreOutbox = createAsyncThunk('outbox/restore', allWaiting);
 /** Goes on in the shop of the last time. */
 export const restoreShop = createAsyncThunk('outbox/shop', async (): Promise<ShopId> => {
   const kept = await keptSetting(SHOP_KEY);
-  return isShopId(kept) ? kept : initialState.shop;
+  return isShopId(kept) ? kept : 'demo';
 });
 
 /** Goes over to another shop; what waits is sent to the one that it was made in. */
 export const workIn = createAsyncThunk('outbox/workIn', async (shop: ShopId): Promise<ShopId> => {
+  guessNextTime('shop', shop);
   await keepSetting(SHOP_KEY, shop);
   return shop;
 });

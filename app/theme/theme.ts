@@ -12,11 +12,12 @@ export const WIDE_FROM = 1000;
 /** Under this height the keys move with what they are for, which they would cover. */
 export const LOW_UNDER = 600;
 
+/** The faces that ship with the app (tools/faces.ts), and what stands in for them until they are there. */
 export const face = {
-  text: 'Archivo_500Medium',
-  strong: 'Archivo_700Bold',
-  heavy: 'Archivo_800ExtraBold',
-  mono: 'JetBrainsMono_700Bold',
+  text: 'Archivo_500Medium, Meanwhile, sans-serif',
+  strong: 'Archivo_700Bold, "Meanwhile Bold", sans-serif',
+  heavy: 'Archivo_800ExtraBold, "Meanwhile Bold", sans-serif',
+  mono: 'JetBrainsMono_700Bold, monospace',
 } as const;
 
 /** Nothing is smaller than 14. */

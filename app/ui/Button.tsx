@@ -1,8 +1,7 @@
-import Feather from '@expo/vector-icons/Feather';
-import type { ComponentProps } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View, type ViewStyle } from 'react-native';
 import { radius, space, touch, useTheme, WIDE_FROM } from '../theme/theme';
 import { Type } from './Type';
+import { Icon, type IconName } from './Icon';
 
 interface Props {
   label: string;
@@ -10,7 +9,7 @@ interface Props {
   testID: string;
   /** The one thing to do next is `act`; everything else is quiet. */
   look?: 'act' | 'quiet' | 'bare';
-  icon?: ComponentProps<typeof Feather>['name'];
+  icon?: IconName;
   /** Key on a keyboard that does the same, shown on wide screens. */
   shortcut?: string;
   disabled?: boolean;
@@ -68,7 +67,7 @@ export function Button({
         style,
       ]}
     >
-      {icon && <Feather name={icon} size={20} color={colour} />}
+      {icon && <Icon name={icon} size={20} color={colour} />}
       <Type weight="strong" style={[styles.label, { color: colour }]} numberOfLines={2}>
         {label}
       </Type>

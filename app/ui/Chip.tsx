@@ -1,13 +1,12 @@
-import Feather from '@expo/vector-icons/Feather';
-import type { ComponentProps } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { radius, space, useTheme, type Palette } from '../theme/theme';
 import { Type } from './Type';
+import { Icon, type IconName } from './Icon';
 
 interface Props {
   label: string;
   tone?: 'ink' | 'good' | 'bad' | 'warn';
-  icon?: ComponentProps<typeof Feather>['name'];
+  icon?: IconName;
   testID?: string;
 }
 
@@ -23,7 +22,7 @@ export function Chip({ label, tone = 'ink', icon, testID }: Props) {
   const palette = useTheme();
   return (
     <View style={[styles.chip, { backgroundColor: palette[GROUND[tone]] }]} testID={testID}>
-      {icon && <Feather name={icon} size={15} color={palette[tone]} />}
+      {icon && <Icon name={icon} size={15} color={palette[tone]} />}
       <Type size="small" weight="strong" tone={tone}>
         {label}
       </Type>

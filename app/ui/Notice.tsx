@@ -1,11 +1,11 @@
-import Feather from '@expo/vector-icons/Feather';
-import type { ComponentProps, ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space, useTheme } from '../theme/theme';
 import { Type } from './Type';
+import { Icon, type IconName } from './Icon';
 
 interface Props {
-  icon: ComponentProps<typeof Feather>['name'];
+  icon: IconName;
   title: string;
   text?: string;
   testID: string;
@@ -17,7 +17,7 @@ export function Notice({ icon, title, text, testID, children }: Props) {
   const palette = useTheme();
   return (
     <View style={styles.notice} testID={testID} aria-live="polite">
-      <Feather name={icon} size={36} color={palette.soft} />
+      <Icon name={icon} size={36} color={palette.soft} />
       <Type size="lead" weight="strong" style={styles.centre}>
         {title}
       </Type>

@@ -1,8 +1,8 @@
-import Feather from '@expo/vector-icons/Feather';
 import { Link } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { radius, space, touch, useTheme } from '../theme/theme';
+import { Icon } from './Icon';
 
 interface Props {
   href: string;
@@ -30,7 +30,7 @@ export function RowLink({ href, name, testID, here = false, children }: Props) {
         style={StyleSheet.flatten([styles.row, colours])}
       >
         <View style={styles.body}>{children}</View>
-        <Feather name="chevron-right" size={24} color={palette.soft} />
+        <Icon name="chevron-right" size={24} color={palette.soft} />
       </Pressable>
     </Link>
   );

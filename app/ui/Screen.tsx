@@ -1,18 +1,17 @@
-import Feather from '@expo/vector-icons/Feather';
 import { Link } from 'expo-router';
 import Head from 'expo-router/head';
-import { useState, type ReactNode } from 'react';
+import { useContext, useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { refusedItems } from '../sync/outbox';
-import { useAppSelector } from '../state/hooks';
 import { space, touch, useTheme } from '../theme/theme';
+import { AboveScreen } from './AboveScreen';
 import { KeysCard, type KeyHint } from './KeysCard';
-import { RefusedCard } from './RefusedCard';
+import { NewVersionStrip } from './NewVersionStrip';
 import { ShopStrip } from './ShopStrip';
 import { Type } from './Type';
 import { useFocus } from './useFocus';
 import { useKeys } from './useKeys';
 import { WaitingStrip } from './WaitingStrip';
+import { Icon } from './Icon';
 
 interface Props {
   title: string;
@@ -31,7 +30,7 @@ const NO_KEYS: readonly KeyHint[] = [];
 /** The frame of every screen: where one is, how to get back, and whether anything still waits. */
 export function Screen({ title, under, back, actions, keys = NO_KEYS, children }: Props) {
   const palette = useTheme();
-  const refused = useAppSelector(refusedItems);
+  const above = useContext(AboveScreen);
   const [help, setHelp] = useState(false);
   const close = (): void => setHelp(false);
   useKeys({ '?': () => setHelp(!help), ...(help && { Escape: close }) });
@@ -46,7 +45,7 @@ export function Screen({ title, under, back, actions, keys = NO_KEYS, children }
         {back !== undefined && (
           <Link href={back} asChild>
             <Pressable accessibilityLabel="Back" testID="back" style={styles.back}>
-              <Feather name="arrow-left" size={26} color={palette.ink} />
+              <Icon name="arrow-left" size={26} color={palette.ink} />
             </Pressable>
           </Link>
         )}
@@ -64,9 +63,8 @@ export function Screen({ title, under, back, actions, keys = NO_KEYS, children }
       </View>
       <ShopStrip />
       <WaitingStrip />
-      {refused.map((item) => (
-        <RefusedCard key={item.order} item={item} />
-      ))}
+      <NewVersionStrip />
+      {above}
       {children}
       {help && <KeysCard keys={keys} close={close} />}
     </View>

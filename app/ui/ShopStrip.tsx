@@ -1,10 +1,10 @@
-import Feather from '@expo/vector-icons/Feather';
 import { router } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { workIn } from '../sync/outbox';
 import { space, useTheme } from '../theme/theme';
 import { Type } from './Type';
+import { Icon } from './Icon';
 
 /** Says on every screen of the demo that it is one, and leads to the shop's own calls and back. */
 export function ShopStrip() {
@@ -30,7 +30,7 @@ export function ShopStrip() {
       <Type size="small" tone={demo ? 'warn' : 'soft'}>
         {demo ? 'Our own shop' : 'See the demo'}
       </Type>
-      <Feather name="chevron-right" size={18} color={palette[demo ? 'warn' : 'soft']} />
+      <Icon name="chevron-right" size={18} color={palette[demo ? 'warn' : 'soft']} />
     </Pressable>
   );
 }

@@ -5,6 +5,7 @@ import { space, useTheme } from '../theme/theme';
 import { Button } from './Button';
 import { Chip } from './Chip';
 import { saveAs } from './saveAs';
+import { sayTime } from './sayTime';
 
 /** A clock that is off by more is told: times in the log are then put right by the server's. */
 const CLOCK_OFF_MS = 60_000;
@@ -60,7 +61,7 @@ function says(waiting: readonly OutboxItem[], away: string | null): string {
   if (away === null) return `Sending ${count}`;
   if (count === 0) return 'No server. What you enter is kept here';
   const since = new Date(Math.min(...waiting.map((each) => each.since)));
-  const at = since.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
+  const at = sayTime(since);
   return `No server. ${count} kept on this device since ${at}, sent when it is back`;
 }
 

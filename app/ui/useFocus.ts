@@ -16,9 +16,13 @@ export function useFocus(
 ): RefObject<View | null> {
   const view = useRef<View>(null);
   useEffect(() => {
-    const element = view.current as unknown as HTMLElement | null;
-    if (of !== '' && (when === 'always' || isLost()))
-      element?.focus({ preventScroll: when === 'lost' });
+    // With the frame that draws it: before, the browser would have to lay out the page once more for it.
+    const frame = requestAnimationFrame(() => {
+      const element = view.current as unknown as HTMLElement | null;
+      if (of !== '' && (when === 'always' || isLost()))
+        element?.focus({ preventScroll: when === 'lost' });
+    });
+    return () => cancelAnimationFrame(frame);
   }, [of, when]);
   return view;
 }

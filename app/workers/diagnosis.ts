@@ -143,6 +143,9 @@ function running(): Worker {
   return worker;
 }
 
+/** Starts it before anybody asks, so that the first question finds it there. */
+export const startDiagnosis = (): void => void running();
+
 function endAll(error: Error): void {
   worker?.terminate();
   worker = undefined;

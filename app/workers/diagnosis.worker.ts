@@ -7,7 +7,7 @@ import { linePaths } from '../../core/behaviour/linePath';
 import { atRest } from '../../core/behaviour/machine';
 import { standAfter } from '../../core/behaviour/run';
 import { parseSteps } from '../../core/behaviour/step';
-import { PLUGGED_IN, UseRuns } from '../../core/behaviour/useRuns';
+import { PLUGGED_IN } from '../../core/behaviour/useRuns';
 import { drawnShowing, showingOf, type Showing } from '../../core/drawing/showing';
 import type { Diagram } from '../../core/diagram/diagram';
 import { clampedLoad } from '../../core/diagram/clampedLoad';
@@ -26,7 +26,7 @@ import { supplyPays } from '../../core/plan/supplyPays';
 import { looksNow } from '../../core/plan/looksNow';
 import { shownAs } from '../../core/plan/shownOutcome';
 import type { UnitTest } from '../../core/plan/unitTests';
-import { UnitDiagnosis, type Findings as Found } from '../../core/plan/unitDiagnosis';
+import type { Findings as Found, UnitDiagnosis } from '../../core/plan/unitDiagnosis';
 import type {
   WorkerAnswer,
   ShownFindings,
@@ -37,53 +37,80 @@ import type {
   ShownTest,
   ShownVerdict,
 } from './diagnosis';
+import { unitOf, type Unit } from './unit';
 
 /** Runs beside the page: suspects, verdict and next tests of one unit. */
 
-/** Units that were worked with; each costs a second or so to prepare. */
-const units = new Map<string, UnitDiagnosis>();
 const SHOWN = { suspects: 6, moved: 4, change: 0.01, course: 4 };
 /** An entry that makes a suspect this many times likelier or less likely speaks for or against it. */
 const SPEAKS = 1.2;
 
 addEventListener('message', ({ data }: MessageEvent<WorkerQuestion>) => {
-  postMessage(answer(data));
+  answer(data).then(
+    (said) => {
+      postMessage(said);
+      if (data.ask === 'findings') warmUp(data);
+    },
+    // Thrown outside of the promise, so that the page hears of it.
+    (error: unknown) =>
+      setTimeout(() => {
+        throw error;
+      }),
+  );
 });
 
-function answer(question: WorkerQuestion): WorkerAnswer {
+/** The unit that is worked with, and what comes next of its faults. */
+let warming: string | undefined;
+
+/** While nobody asks, one fault after the other is run whole, with room for a question between any two. */
+function warmUp({ key, diagram }: WorkerQuestion): void {
+  if (warming === key) return;
+  warming = key;
+  const next = async (): Promise<void> => {
+    const unit = await unitOf(key, diagram);
+    if (warming === key && unit.warm()) setTimeout(() => void next());
+  };
+  setTimeout(() => void next());
+}
+
+async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
   const { number, key, diagram } = question;
-  if (question.ask === 'complaints') return { number, kind: 'complaints', ...noticed(diagram) };
-  if (question.ask === 'tellable') {
-    const predictor = units.get(key)?.predictor ?? new UnitPredictor(diagram, ORDINARY_METER);
-    return { number, kind: 'tellable', told: tellable(predictor), sayable: sayable(predictor) };
-  }
   if (question.ask === 'proof') {
     const part = switches(diagram).find((each) => each.id === question.part);
     const steps = part ? proofOf(diagram, part, question.depth) : [];
     return { number, kind: 'proof', steps };
   }
-  if (question.ask === 'shown') return { number, kind: 'shown', shown: shownBetween(question) };
   if (question.ask === 'stand')
     return { number, kind: 'stand', showing: standing(diagram, question.at) };
-  if (question.ask === 'lines')
-    return { number, kind: 'lines', lines: linePaths(diagram, benchOf(key, diagram).runs.of([])) };
+  const unit = await unitOf(key, diagram);
   const from = performance.now();
   let told = 0;
-  const unit =
-    units.get(key) ??
-    new UnitDiagnosis(diagram, ORDINARY_METER, (share) => {
+  const diagnosis = (): UnitDiagnosis =>
+    unit.diagnosis((share) => {
       if (share - told < 0.02) return;
       told = share;
       postMessage({ number, kind: 'progress', share } satisfies WorkerAnswer);
     });
-  units.set(key, unit);
   switch (question.ask) {
+    case 'complaints':
+      return { number, kind: 'complaints', ...noticed(unit.predictor) };
+    case 'tellable': {
+      const { predictor } = unit;
+      return { number, kind: 'tellable', told: tellable(predictor), sayable: sayable(predictor) };
+    }
+    case 'shown':
+      return { number, kind: 'shown', shown: shownBetween(unit, question) };
+    case 'lines':
+      return { number, kind: 'lines', lines: linePaths(diagram, unit.runs.of([])) };
     case 'prepare':
+      diagnosis();
       return { number, kind: 'prepared' };
-    case 'schools':
-      return { number, kind: 'schools', schools: unit.compare(question.entries, question.way) };
+    case 'schools': {
+      const schools = diagnosis().compare(question.entries, question.way);
+      return { number, kind: 'schools', schools };
+    }
     case 'findings': {
-      const found = unit.of(question.entries, question.way);
+      const found = diagnosis().of(question.entries, question.way);
       const findings = {
         ...shown(found, question.entries),
         milliseconds: performance.now() - from,
@@ -93,33 +120,22 @@ function answer(question: WorkerQuestion): WorkerAnswer {
   }
 }
 
-/** What was run of a unit outside its diagnosis: the good one, and one for each fault that was asked for. */
-interface Bench {
-  runs: UseRuns;
-  with: Map<string, UnitPredictor>;
-}
-const benches = new Map<string, Bench>();
-
-function benchOf(key: string, diagram: Diagram): Bench {
-  const bench = benches.get(key) ?? { runs: new UseRuns(diagram), with: new Map() };
-  benches.set(key, bench);
-  return bench;
-}
+/** Units with a fault that no diagnosis weighs, by unit and fault. */
+const others = new Map<string, UnitPredictor>();
 
 /** What units with some faults show: from the diagnosis, or run alike for a fault that it does not weigh. */
-function shownBetween(question: Extract<WorkerQuestion, { ask: 'shown' }>): Shown[] {
+function shownBetween(unit: Unit, question: Extract<WorkerQuestion, { ask: 'shown' }>): Shown[] {
   const { key, diagram, at, from, to, faults } = question;
-  const bench = benchOf(key, diagram);
   return faults.map((causes) => {
     const name = JSON.stringify(causes);
-    const weighed = units.get(key)?.predictor;
+    const { weighed } = unit;
     const index =
       weighed?.hypotheses.findIndex((each) => JSON.stringify(each.causes) === name) ?? -1;
     if (weighed && index >= 0) return shownUnder(weighed, index, at, from, to);
     const predictor =
-      bench.with.get(name) ??
-      new UnitPredictor(diagram, ORDINARY_METER, [asHypothesis(diagram, bench.runs, causes)]);
-    bench.with.set(name, predictor);
+      others.get(`${key} ${name}`) ??
+      new UnitPredictor(diagram, ORDINARY_METER, [asHypothesis(diagram, unit.runs, causes)]);
+    others.set(`${key} ${name}`, predictor);
     return shownUnder(predictor, 0, at, from, to);
   });
 }
@@ -132,9 +148,9 @@ function standing(diagram: Diagram, at: ReadAt): Showing {
   return stand ? showingOf(diagram, stand) : drawnShowing(diagram);
 }
 
-/** Every fault by what is noticed of it; needs its uses alone, no tests. */
-function noticed(diagram: Diagram): { complaints: ShownComplaint[]; hidden: Fault[] } {
-  const { complaints, hidden } = complaintMap(new UnitPredictor(diagram, ORDINARY_METER));
+/** Every fault by what is noticed of it. */
+function noticed(predictor: UnitPredictor): { complaints: ShownComplaint[]; hidden: Fault[] } {
+  const { complaints, hidden } = complaintMap(predictor);
   return {
     complaints: complaints.map(({ statement, of }) => ({
       statement,

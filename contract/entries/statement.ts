@@ -19,10 +19,8 @@ import { HOW_OFTEN, type HowOften } from '../../core/call/evidence';
 import type { Records } from '../../core/call/record';
 import type { TerminalRef } from '../../core/diagram/diagram';
 import type { OnAndOff } from '../../core/behaviour/onAndOff';
+import { MOST_SECONDS } from '../limits';
 import { asTerminal, TERMINAL } from './terminal';
-
-/** A clock is held to it for a day at most. */
-export const MOST_SECONDS = 86_400;
 
 /** How long it is on and off at a time, by a clock. */
 export class OnAndOffDto implements OnAndOff {

@@ -16,17 +16,90 @@ export interface UseRun {
   courses: Map<string, Course>;
 }
 
+/** What units with some faults do in all the uses, as it is kept: the first run whole, of the others what differs from it. */
+export interface RunOutlines {
+  /** Steps and a subject; everything below is said by place. */
+  moments: [steps: string, subject: string][];
+  does: string[];
+  /** Faults as text; place of the moment and of what is done then, in turns; what was opened for good. */
+  runs: { faults: string; differs: number[]; opened: string[] }[];
+}
+
+/** A run of which is kept what is noticed; how the unit stands through it is run anew when that is asked for. */
+class OutlinedRun implements UseRun {
+  private whole: UseRun | undefined;
+
+  constructor(
+    readonly outcomes: UseRun['outcomes'],
+    readonly opened: UseRun['opened'],
+    private readonly run: () => UseRun,
+  ) {}
+
+  get courses(): UseRun['courses'] {
+    return (this.whole ??= this.run()).courses;
+  }
+}
+
 /** Runs a unit through its uses, once for all that is asked of them. */
 export class UseRuns {
   private readonly uses: { written: string; steps: Step[] }[];
 
   private readonly known = new Map<string, UseRun>();
 
-  constructor(private readonly diagram: Diagram) {
+  /** @param outlined what was run before; how the unit stands meanwhile is run anew where it is asked for */
+  constructor(
+    private readonly diagram: Diagram,
+    outlined?: RunOutlines,
+  ) {
     this.uses = (diagram.uses ?? []).flatMap((use) => {
       const parsed = parseSteps(diagram, use.steps);
       return parsed.ok ? [{ written: use.steps, steps: parsed.value }] : [];
     });
+    if (outlined) this.take(outlined);
+  }
+
+  /** All that was run so far, without how the unit stands meanwhile. */
+  outlines(): RunOutlines {
+    const places = new Map<string, number>();
+    const moments: RunOutlines['moments'] = [];
+    const does: string[] = [];
+    const doings = new Map<string, number>();
+    const runs = [...this.known].map(([faults, { outcomes, opened }], run) => {
+      const before =
+        run === 0 ? undefined : [...(this.known.values().next().value?.outcomes ?? [])];
+      const good = new Map(
+        before?.flatMap(([steps, of]) => [...of].map(([a, b]) => [`${steps}|${a}`, b])),
+      );
+      const differs: number[] = [];
+      for (const [steps, of] of outcomes)
+        for (const [subject, outcome] of of) {
+          const key = `${steps}|${subject}`;
+          if (good.get(key) === outcome) continue;
+          const place = places.get(key) ?? moments.push([steps, subject]) - 1;
+          places.set(key, place);
+          const doing = doings.get(outcome) ?? does.push(outcome) - 1;
+          doings.set(outcome, doing);
+          differs.push(place, doing);
+        }
+      return { faults, differs, opened: [...opened] };
+    });
+    return { moments, does, runs };
+  }
+
+  private take({ moments, does, runs }: RunOutlines): void {
+    const [good] = runs;
+    for (const { faults, differs, opened } of runs) {
+      const outcomes: UseRun['outcomes'] = new Map();
+      for (const list of good && good.faults !== faults ? [good.differs, differs] : [differs])
+        for (let i = 0; i < list.length; i += 2) {
+          const [steps, subject] = moments[list[i] ?? 0] ?? ['', ''];
+          const at = outcomes.get(steps) ?? new Map<string, Outcome>();
+          at.set(subject, does[list[i + 1] ?? 0] as Outcome);
+          outcomes.set(steps, at);
+        }
+      const run = (): UseRun => this.runs(JSON.parse(faults) as Fault[]);
+      this.known.set(faults, new OutlinedRun(outcomes, new Set(opened), run));
+    }
   }
 
   of(faults: readonly Fault[]): UseRun {

@@ -47,6 +47,7 @@ const STRING_WEIGHT = 0.5;
 export function unitHypotheses(
   diagram: Diagram,
   progress: (share: number) => void = () => undefined,
+  runs = new UseRuns(diagram),
 ): UnitHypothesis[] {
   const list = weightedFaults(diagram)
     .filter((each) => each.shows !== 'alone')
@@ -56,7 +57,6 @@ export function unitHypotheses(
       weight: wholeWeight(diagram, suspect) * share,
     }));
   const total = list.reduce((sum, each) => sum + each.weight, 0);
-  const runs = new UseRuns(diagram);
   return [
     { suspect: undefined, causes: [], faults: [], prior: NOTHING, uses: runs.of([]) },
     ...list.flatMap(({ suspect, fault, weight }, i) => {

@@ -1,6 +1,7 @@
 import type { UnitPredictor } from '../inference/unitPredictor';
 import { atItself } from '../inference/beliefState';
 import { clampedLoad } from '../diagram/clampedLoad';
+import type { Diagram } from '../diagram/diagram';
 import { pairKey, setupKey } from '../diagram/setupKey';
 import { predictedOutcome } from './predictedOutcome';
 import type { Cost, Minutes } from './minutes';
@@ -29,12 +30,7 @@ export function candidatesOf(
     if (!minutes.reachable(test, cost)) continue;
     const outcome = predictedOutcome(predictor, test);
     if (outcome.every((each) => each === outcome[0])) continue;
-    const at =
-      test.kind === 'ohm' || test.kind === 'volt'
-        ? atItself(predictor.diagram, test.from, test.to)
-        : test.kind === 'measure' && !clampedLoad(predictor.diagram, test.actuator)
-          ? [test.actuator]
-          : [];
+    const at = itself(predictor.diagram, test);
     const takes = minutes.from(minutes.untouched, cost);
     const tells = `${test.kind} ${at.join()} ${cost.panels} ${String.fromCharCode(...outcome)}`;
     const known = kept.get(tells);
@@ -43,6 +39,14 @@ export function candidatesOf(
   }
   return [...kept.values()];
 }
+
+/** The parts that a test reads at their own terminals, and the quantity that it measures. */
+export const itself = (diagram: Diagram, test: UnitTest): string[] =>
+  test.kind === 'ohm' || test.kind === 'volt'
+    ? atItself(diagram, test.from, test.to)
+    : test.kind === 'measure' && !clampedLoad(diagram, test.actuator)
+      ? [test.actuator]
+      : [];
 
 /** Two tests with the same key are the same test. */
 export function keyOf(test: UnitTest): string {

@@ -27,10 +27,16 @@ export class Trips {
     const fuses = diagram.parts.flatMap((part) =>
       part.kind === 'protector' && part.protector === 'fuse' ? [part.id] : [],
     );
+    const ofBase = new Map<string, boolean>();
+    const isOf = (steps: string): boolean => {
+      const known = ofBase.get(steps) ?? splitWait(steps).base === base;
+      ofBase.set(steps, known);
+      return known;
+    };
     const watched = new Set([...fuses, ...diagram.supplies.map(({ id }) => id)]);
     return Uint8Array.from(hypotheses, ({ uses }) => {
       for (const [steps, outcomes] of uses.outcomes) {
-        if (splitWait(steps).base !== base) continue;
+        if (!isOf(steps)) continue;
         for (const [subject, outcome] of outcomes)
           if (watched.has(subject) && (outcome === 'opens' || outcome === 'open')) return 1;
       }

@@ -1,4 +1,4 @@
-import { UseRuns } from '../behaviour/useRuns';
+import { UseRuns, type RunOutlines } from '../behaviour/useRuns';
 import type { Evidence } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
 import { beliefState, type BeliefState, type UnitVerdict } from '../inference/beliefState';
@@ -10,6 +10,7 @@ import type { SecondLook } from '../inference/secondLook';
 import { unitHypotheses, wrongIn, type UnitHypothesis } from '../inference/unitHypotheses';
 import { UnitPredictor } from '../inference/unitPredictor';
 import type { Meter } from '../meter/meter';
+import type { KeptCandidates } from './keptCandidates';
 import { heldVerdict } from './heldVerdict';
 import type { Policy } from './policies';
 import { repairStanding, type RepairStanding } from './repair';
@@ -44,6 +45,17 @@ export interface Findings {
   repair: RepairStanding | undefined;
 }
 
+/** A pure function of the diagram, the meter and the engine. */
+export interface Prepared {
+  runs: RunOutlines;
+  candidates: KeptCandidates;
+}
+
+interface Known {
+  runs?: UseRuns | undefined;
+  candidates?: KeptCandidates | undefined;
+}
+
 /** What a list of hypotheses foretells, beside that of every single fault. */
 interface Foretold {
   key: string;
@@ -59,13 +71,28 @@ export class UnitDiagnosis {
   private pairs: Foretold | undefined;
   private renewed: Foretold | undefined;
 
-  /** @param progress hears the share of the preparing that is done, uses first and tests after */
-  constructor(diagram: Diagram, meter: Meter, progress: (share: number) => void = () => undefined) {
-    const hypotheses = unitHypotheses(diagram, (share) => progress(USES * share));
-    this.planner = new UnitPlanner(new UnitPredictor(diagram, meter, hypotheses), (share) =>
-      progress(USES + (1 - USES) * share),
+  /**
+   * @param progress hears the share of the preparing that is done, uses first and tests after
+   * @param known what is known of the unit already: its runs, and what `prepared` gave for the same diagram and meter
+   */
+  constructor(
+    diagram: Diagram,
+    meter: Meter,
+    progress: (share: number) => void = () => undefined,
+    { runs = new UseRuns(diagram), candidates }: Known = {},
+  ) {
+    this.runs = runs;
+    const hypotheses = unitHypotheses(diagram, (share) => progress(USES * share), runs);
+    this.planner = new UnitPlanner(
+      new UnitPredictor(diagram, meter, hypotheses),
+      (share) => progress(USES + (1 - USES) * share),
+      candidates,
     );
-    this.runs = new UseRuns(diagram);
+  }
+
+  /** What takes long to find out of a unit and is the same for all its calls, as it is kept. */
+  prepared(): Prepared {
+    return { runs: this.runs.outlines(), candidates: this.planner.candidates() };
   }
 
   /** What each single fault foretells. */

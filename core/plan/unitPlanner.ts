@@ -6,6 +6,7 @@ import { nameFrom, NAME_FROM } from '../inference/threshold';
 import { HEALTHY } from '../inference/entryLikelihood';
 import { splitWait } from '../behaviour/step';
 import { candidatesOf, keyOf, type Candidate } from './candidates';
+import { keepCandidates, takeCandidates, type KeptCandidates } from './keptCandidates';
 import {
   DecisionProblem,
   worthBits,
@@ -24,6 +25,7 @@ import { minutesByPolicy, rankedBy } from './rankedTests';
 import type { Policy } from './policies';
 import { onlyMillivolts, USUAL_WAY, wanted, type WayOfWorking } from './wayOfWorking';
 import { jumperTests, liveTests, unitTests, type UnitTest } from './unitTests';
+import { placesOf, PLANNED, type Places } from './places';
 import { priced, Trips, wasSeenToTrip } from './trips';
 import { windows } from './windows';
 
@@ -49,8 +51,6 @@ export interface Advice {
   meanings: Meaning[];
 }
 
-/** Explanations that are planned for: the likeliest that make up this much, and no more than so many. */
-const PLANNED = { share: 0.985, most: 60 };
 /** From this probability on that it trips or blows, a use puts power on a suspected short. From memory. */
 const SUSPECTED_SHORT = 0.2;
 /** A test that was taken twice says no more. */
@@ -60,6 +60,7 @@ const SHOWN = 4;
 /** Plans tests for one unit; kept while a call is worked. */
 export class UnitPlanner {
   readonly minutes: Minutes;
+  private readonly tests: readonly UnitTest[];
   private readonly cold: Candidate[];
   private readonly questions: Candidate[];
   private readonly hot = new Map<string, Candidate[]>();
@@ -70,13 +71,23 @@ export class UnitPlanner {
   constructor(
     readonly predictor: UnitPredictor,
     progress: (share: number) => void = () => undefined,
+    kept?: KeptCandidates,
   ) {
     this.minutes = new Minutes(predictor.diagram);
     this.line = alongTheLine(predictor.diagram);
     this.trips = new Trips(predictor);
     this.looks = looksOf(predictor.diagram);
-    this.cold = candidatesOf(predictor, this.minutes, unitTests(predictor.diagram), progress);
+    const { minutes } = this;
+    this.tests = unitTests(predictor.diagram);
+    this.cold = kept
+      ? takeCandidates(predictor, minutes, this.tests, kept)
+      : candidatesOf(predictor, minutes, this.tests, progress);
     this.questions = candidatesOf(predictor, this.minutes, questions(predictor));
+  }
+
+  /** What was found out once of the tests that are done cold. */
+  candidates(): KeptCandidates {
+    return keepCandidates(this.cold, this.tests);
   }
 
   /** Live readings and jumper tries at the moments in which the unit was seen to do wrong. */
@@ -177,7 +188,7 @@ export class UnitPlanner {
     way: WayOfWorking,
     planned = PLANNED,
   ): { decision: DecisionProblem; root: CallState; places: Places; questions: Option[] } {
-    const places = this.placesOf(state, planned);
+    const places = placesOf(this.predictor, state, planned);
     const { hypotheses, suspectOf, suspects } = places;
     const weights = Float64Array.from(hypotheses, (index) => state.probabilities[index] ?? 0);
     const total = weights.reduce((sum, each) => sum + each, 0);
@@ -221,29 +232,6 @@ export class UnitPlanner {
       ? this.questions.filter(({ test }) => !isAnswered(this.predictor, test, entries))
       : [];
     return { decision, root, places, questions: options(1, true, questions) };
-  }
-
-  private placesOf({ probabilities, suspects: all }: BeliefState, planned: typeof PLANNED): Places {
-    // Where a protector leads, what may have opened it is planned for as well, however rare it is.
-    const wanted = nameFrom(this.predictor.diagram, all[0]?.id);
-    const enough = Math.max(planned.share, wanted > NAME_FROM ? 1 - (1 - wanted) / 4 : 0);
-    const inOrder = [...probabilities.keys()].sort(
-      (a, b) => (probabilities[b] ?? 0) - (probabilities[a] ?? 0),
-    );
-    let share = 0;
-    const hypotheses = inOrder.filter((index, i) => {
-      const counts = share < enough && i < planned.most;
-      share += probabilities[index] ?? 0;
-      return counts;
-    });
-    if (!hypotheses.includes(HEALTHY)) hypotheses.push(HEALTHY);
-    const suspects: (string | undefined)[] = [];
-    const suspectOf = Int16Array.from(hypotheses, (index) => {
-      const id = this.predictor.hypotheses[index]?.suspect;
-      const known = suspects.indexOf(id);
-      return known >= 0 ? known : suspects.push(id) - 1;
-    });
-    return { hypotheses, suspectOf, suspects };
   }
 
   private options(
@@ -319,13 +307,6 @@ export class UnitPlanner {
 function lastSaid(entries: readonly Evidence[]): string | undefined {
   const last = entries.findLast((each) => each.kind === 'statement');
   return last?.kind === 'statement' ? last.steps : undefined;
-}
-
-/** Places of a decision: which hypotheses it has, and which suspects these are faults of. */
-interface Places {
-  hypotheses: number[];
-  suspectOf: Int16Array;
-  suspects: (string | undefined)[];
 }
 
 /** Outcomes of the hypotheses that are planned for; undefined where all foretell the same. */

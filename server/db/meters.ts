@@ -1,4 +1,5 @@
-import { MOST_METERS, type MeterDto, type ShopMeter } from '../../contract/meter';
+import { MOST_METERS } from '../../contract/limits';
+import type { MeterDto, ShopMeter } from '../../contract/meter';
 import type { Queries } from './database';
 
 /** The meters of a shop that are still there, by name. */

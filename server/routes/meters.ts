@@ -1,5 +1,6 @@
 import { Router } from 'express';
-import { MeterDto, MOST_METERS } from '../../contract/meter';
+import { MOST_METERS } from '../../contract/limits';
+import { MeterDto } from '../../contract/meter';
 import { readDto } from '../../contract/readDto';
 import type { Database } from '../db/database';
 import { dropMeter, keepMeter, listMeters } from '../db/meters';

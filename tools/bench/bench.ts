@@ -7,7 +7,7 @@ interface BenchOptions {
   only?: string;
 }
 
-/** `./yarrix bench engine|diagnosis|generality|proof|server`: how fast and how good, measured in one run. */
+/** `./yarrix bench engine|diagnosis|generality|proof|server|web`: how fast and how good, measured in one run. */
 export async function bench(
   what: string | undefined,
   { json, units = '300', seed = '1', only }: BenchOptions,
@@ -22,5 +22,8 @@ export async function bench(
   }
   if (what === 'proof') return (await import('./proof')).benchProof(json);
   if (what === 'server') return (await import('./server')).benchServer(json);
-  throw new BadInput(`bench ${what ?? ''}: one of engine, diagnosis, generality, proof, server`);
+  if (what === 'web') return (await import('./web')).benchWeb(json, only);
+  throw new BadInput(
+    `bench ${what ?? ''}: one of engine, diagnosis, generality, proof, server, web`,
+  );
 }

@@ -12,9 +12,10 @@ import { Notice } from '../../ui/Notice';
 import { OneOf } from '../../ui/OneOf';
 import { RowLink } from '../../ui/RowLink';
 import { Type } from '../../ui/Type';
+import { sayWhen } from '../../ui/sayTime';
 import { useKeys } from '../../ui/useKeys';
-import { loadDiagrams } from '../../state/diagrams';
-import { loadCalls, loadMoreCalls } from '../../state/calls';
+import { useIdle } from '../../ui/whenIdle';
+import { freshenCalls, loadCalls, loadMoreCalls } from '../../state/calls';
 import { selectCalls } from '../../state/callView';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { LOW_UNDER, space } from '../../theme/theme';
@@ -25,6 +26,9 @@ const SHOWS: { id: Show; label: string }[] = [
   { id: 'open', label: 'Open' },
   { id: 'all', label: 'All' },
 ];
+
+/** As many as a phone shows before anybody scrolls. */
+const FIRST_ROWS = 5;
 
 /** A pause in typing after which the server is asked. */
 const SEARCH_AFTER_MS = 250;
@@ -48,12 +52,9 @@ export function CallsList({ opened }: { opened?: string }) {
   const whole = useAppSelector((state) => state.calls.next === null);
   const shop = useAppSelector((state) => state.outbox.shop);
 
-  useEffect(() => {
-    void dispatch(loadDiagrams());
-  }, [dispatch, shop]);
   // What is typed is looked for on the server a moment later; here among what is loaded at once.
   useEffect(() => {
-    const timer = setTimeout(() => void dispatch(loadCalls(search)), search ? SEARCH_AFTER_MS : 0);
+    const timer = setTimeout(() => dispatch(freshenCalls(search)), search ? SEARCH_AFTER_MS : 0);
     return () => clearTimeout(timer);
   }, [dispatch, search, shop]);
   const newCall = (): void => router.navigate('/new');
@@ -92,6 +93,7 @@ export function CallsList({ opened }: { opened?: string }) {
         keyExtractor={(call) => call.id}
         renderItem={({ item }) => <CallRow call={item} here={item.id === opened} />}
         contentContainerStyle={styles.list}
+        initialNumToRender={FIRST_ROWS}
         onEndReached={() => void dispatch(loadMoreCalls())}
         onEndReachedThreshold={1}
         ListEmptyComponent={
@@ -130,6 +132,8 @@ function matches(call: CallSummary, search: string): boolean {
 
 function CallRow({ call, here }: { call: CallSummary; here: boolean }) {
   const { make, model, place } = call.appliance;
+  // What says times takes longer to make than the rows themselves: they come right after.
+  const timed = useIdle();
   return (
     <RowLink
       href={`/call/${call.id}`}
@@ -156,19 +160,11 @@ function CallRow({ call, here }: { call: CallSummary; here: boolean }) {
           icon={call.stage === 'done' ? 'check' : 'tool'}
         />
         <Type size="small" tone="soft">
-          {when(call.lastAt)}
+          {timed ? sayWhen(new Date(call.lastAt)) : ' '}
         </Type>
       </View>
     </RowLink>
   );
-}
-
-function when(at: string): string {
-  const date = new Date(at);
-  const today = date.toDateString() === new Date().toDateString();
-  return today
-    ? date.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
-    : date.toLocaleDateString([], { weekday: 'short', day: 'numeric', month: 'short' });
 }
 
 function Empty({ state, retry }: { state: string; retry: () => void }) {

@@ -1,8 +1,6 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import { CorrectionBody } from '../../../contract/entries/correction';
-import { readDto } from '../../../contract/readDto';
 import { diagramKey, loadDiagram, loadDiagrams, ofDiagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useLog } from '../../state/useLog';
@@ -13,6 +11,7 @@ import { FormFaults } from '../../ui/FormFaults';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { DiagramChoice } from './DiagramChoice';
+import { bringReaders } from '../../sync/readers';
 
 const FIELDS = [
   ['complaint', 'What the unit does or does not do'],
@@ -51,7 +50,7 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
   };
   const [faults, setFaults] = useState<Partial<Record<string, string>>>({});
   const [handedIn, setHandedIn] = useState(0);
-  const keep = (): void => {
+  const keep = async (): Promise<void> => {
     setHandedIn(handedIn + 1);
     const another = diagram !== worked;
     const chosen = ofDiagramKey(diagram);
@@ -66,6 +65,7 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
       ...(another && { diagramId: chosen.id, diagramVersion: chosen.version }),
     };
     if (Object.keys(changed).length === 0) return done();
+    const { CorrectionBody, readDto } = await bringReaders();
     const read = readDto(CorrectionBody, changed);
     if (!read.ok)
       return setFaults(

@@ -1,4 +1,3 @@
-import Feather from '@expo/vector-icons/Feather';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { DiagramSummary } from '../../../contract/diagram';
@@ -10,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Type } from '../../ui/Type';
+import { Icon } from '../../ui/Icon';
 
 /** So many are in sight before all are asked for. */
 const FIRST = 6;
@@ -156,7 +156,7 @@ function Choice({
           },
         ]}
       >
-        <Feather
+        <Icon
           name={chosen ? 'check-circle' : 'circle'}
           size={24}
           color={chosen ? palette.act : palette.soft}

@@ -3,9 +3,8 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { Controller, useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-form';
 import { ScrollView, StyleSheet, View, useWindowDimensions } from 'react-native';
 import type { FoundComplaint } from '../../search/complaintSearch';
-import { NewCallDto } from '../../../contract/call';
+import type { NewCallDto } from '../../../contract/call';
 import type { NewEntry } from '../../../contract/entry';
-import { readDto } from '../../../contract/readDto';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { FormFaults } from '../../ui/FormFaults';
@@ -20,6 +19,7 @@ import { DrawnUnit } from '../diagrams/DrawnUnit';
 import { DiagramChoice } from './DiagramChoice';
 import { useTold } from '../../workers/useTold';
 import { usePrepared } from '../../workers/usePrepared';
+import { bringReaders } from '../../sync/readers';
 
 interface Form {
   complaint: string;
@@ -90,7 +90,8 @@ const toStatement = (
 });
 
 /** The same rules as the server's: one place says what a call must have. */
-const resolver: Resolver<Form> = (form) => {
+const resolver: Resolver<Form> = async (form) => {
+  const { NewCallDto, readDto } = await bringReaders();
   const read = readDto(NewCallDto, toCall(form));
   if (read.ok) return { values: form, errors: {} };
   const errors: FieldErrors<Form> = {};

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { MOST_SECONDS } from '../../../contract/entries/statement';
+import { MOST_SECONDS } from '../../../contract/limits';
 import { outcomeByClock } from '../../../core/behaviour/onAndOff';
 import { isNoticed } from '../../../core/behaviour/statement';
 import { nameSeen, sayDoing } from '../../../core/describe/outcome';

@@ -1,4 +1,3 @@
-import Feather from '@expo/vector-icons/Feather';
 import { useEffect, useMemo, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { DiagramSummary } from '../../../contract/diagram';
@@ -17,6 +16,7 @@ import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
 import { LOW_UNDER, space, useTheme } from '../../theme/theme';
+import { Icon } from '../../ui/Icon';
 
 interface Row {
   diagram: DiagramSummary;
@@ -136,7 +136,7 @@ function DiagramRow({
         onPress={star}
         style={styles.star}
       >
-        <Feather name="star" size={24} color={favourite ? palette.act : palette.soft} />
+        <Icon name="star" size={24} color={favourite ? palette.act : palette.soft} />
         {favourite && <Type size="small">kept</Type>}
       </Pressable>
       <View style={styles.grow}>

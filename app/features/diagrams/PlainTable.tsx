@@ -1,5 +1,4 @@
 import { StyleSheet, View } from 'react-native';
-import { writeTableCsv } from '../../../contract/contactTableCsv';
 import { cellState } from '../../../core/diagram/contactTable';
 import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
 import { sayPosition } from '../../../core/describe/position';
@@ -10,13 +9,16 @@ import { Type } from '../../ui/Type';
 import { saveAs } from '../../ui/saveAs';
 import { space, useTheme } from '../../theme/theme';
 import { printTable } from './printTable';
+import { bringReaders } from '../../sync/readers';
 
 /** The contact table of a switch: every contact drawn as it stands in every position. */
 export function PlainTable({ diagram, part }: { diagram: Diagram; part: SwitchPart }) {
   const palette = useTheme();
   const print = (): void => printTable(diagram, part);
-  const save = (): void =>
+  const save = async (): Promise<void> => {
+    const { writeTableCsv } = await bringReaders();
     saveAs(`${diagram.id}-${part.id}.csv`, 'text/csv', writeTableCsv(diagram, part));
+  };
   return (
     <Card testID={`table-${part.id}`}>
       <Type weight="heavy" role="heading" aria-level={2}>
@@ -58,7 +60,7 @@ export function PlainTable({ diagram, part }: { diagram: Diagram; part: SwitchPa
       </View>
       <View style={styles.tools}>
         <Button icon="printer" label="Print" testID={`print-${part.id}`} onPress={print} />
-        <Button icon="download" label="CSV" testID={`csv-${part.id}`} onPress={save} />
+        <Button icon="download" label="CSV" testID={`csv-${part.id}`} onPress={() => void save()} />
       </View>
     </Card>
   );

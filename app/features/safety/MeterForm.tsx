@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { MeterDto, type ShopMeter } from '../../../contract/meter';
-import { readDto } from '../../../contract/readDto';
+import type { ShopMeter } from '../../../contract/meter';
 import { METERS } from '../../../core/meter/meter';
 import { dropMeter, keepMeter } from '../../state/meters';
 import { useAppDispatch } from '../../state/hooks';
@@ -10,6 +9,7 @@ import { Field } from '../../ui/Field';
 import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { bringReaders } from '../../sync/readers';
 
 interface Props {
   /** The one that is changed; a new one when absent. */
@@ -34,8 +34,9 @@ export function MeterForm({ meter, done }: Props) {
       setFaults({ whole: NOT_KEPT });
     }
   };
-  const keep = (): void => {
+  const keep = async (): Promise<void> => {
     const leadOhms = leads.trim() === '' ? NaN : Number(leads.trim().replace(',', '.'));
+    const { MeterDto, readDto } = await bringReaders();
     const read = readDto(MeterDto, { name: name.trim(), kind, leadOhms });
     if (!read.ok)
       return setFaults(

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { parseDisplay } from '../../../core/meter/display';
-import { MOST_LEAD_OHMS } from '../../../contract/meter';
+import { MOST_LEAD_OHMS } from '../../../contract/limits';
 import { selectMeter, selectMeters } from '../../state/meterInHand';
 import { loadMeters } from '../../state/meters';
 import { change } from '../../state/settings';

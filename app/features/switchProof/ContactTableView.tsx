@@ -1,4 +1,3 @@
-import Feather from '@expo/vector-icons/Feather';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { cellState } from '../../../core/diagram/contactTable';
 import type { Contact } from '../../../core/diagram/diagram';
@@ -9,6 +8,7 @@ import { ContactGlyph } from '../../ui/ContactGlyph';
 import { Type } from '../../ui/Type';
 import { radius, space, useTheme } from '../../theme/theme';
 import type { SwitchProof } from './useSwitchProof';
+import { Icon } from '../../ui/Icon';
 
 type Seen = 'unread' | 'agrees' | 'by beeper' | 'differs' | 'cannot tell';
 
@@ -92,18 +92,18 @@ function Mark({ seen }: { seen: Seen }) {
         </Type>
       );
     case 'agrees':
-      return <Feather name="check" size={18} color={palette.good} />;
+      return <Icon name="check" size={18} color={palette.good} />;
     case 'by beeper':
       return (
         <View style={styles.mark}>
-          <Feather name="check" size={18} color={palette.good} />
-          <Feather name="volume-2" size={14} color={palette.good} />
+          <Icon name="check" size={18} color={palette.good} />
+          <Icon name="volume-2" size={14} color={palette.good} />
         </View>
       );
     case 'differs':
-      return <Feather name="x" size={20} color={palette.bad} />;
+      return <Icon name="x" size={20} color={palette.bad} />;
     case 'cannot tell':
-      return <Feather name="help-circle" size={16} color={palette.warn} />;
+      return <Icon name="help-circle" size={16} color={palette.warn} />;
   }
 }
 

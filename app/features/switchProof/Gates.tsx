@@ -1,4 +1,3 @@
-import Feather from '@expo/vector-icons/Feather';
 import { StyleSheet, View } from 'react-native';
 import { marked } from '../../../core/describe/point';
 import { isolate } from '../../../core/circuit/isolation';
@@ -12,6 +11,7 @@ import { space, useTheme } from '../../theme/theme';
 import { MakeSafe } from '../safety/MakeSafe';
 import { ProveMeter } from '../safety/ProveMeter';
 import type { Gate, SwitchProof } from './useSwitchProof';
+import { Icon } from '../../ui/Icon';
 
 /** What stops the flow until somebody says that it is done; the answer is kept in the log. */
 export function Gates({ proof, gate }: { proof: SwitchProof; gate: Gate }) {
@@ -84,7 +84,7 @@ function Step({ text, warn }: { text: string; warn?: boolean }) {
   const palette = useTheme();
   return (
     <View style={styles.step}>
-      <Feather
+      <Icon
         name={warn ? 'alert-triangle' : 'chevron-right'}
         size={20}
         color={warn ? palette.warn : palette.soft}

@@ -1,4 +1,3 @@
-import Feather from '@expo/vector-icons/Feather';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/Button';
@@ -10,6 +9,8 @@ import type { LoggedReading } from '../../../core/call/log';
 import type { Judgement } from '../../../core/inference/judge';
 import { sayReadingPlace } from '../../../core/describe/readingPlace';
 import type { SwitchProof } from './useSwitchProof';
+import { Icon } from '../../ui/Icon';
+import { sayTime } from '../../ui/sayTime';
 
 /**
  * Every reading of the switch, the last first; what was taken back stays, crossed out. A list of its
@@ -78,7 +79,7 @@ function Line({ proof, reading, judgement, waiting }: LineProps) {
   const place = sayReadingPlace(proof, reading);
   return (
     <View style={[styles.row, { borderColor: palette.line }]} testID="history-row">
-      <Feather
+      <Icon
         name={doubted ? 'slash' : ICON[tone]}
         size={20}
         color={doubted ? palette.soft : palette[tone]}
@@ -89,10 +90,7 @@ function Line({ proof, reading, judgement, waiting }: LineProps) {
             {said}
           </Type>
           <Type size="small" tone="soft">
-            {new Date(reading.phoneAt).toLocaleTimeString([], {
-              hour: '2-digit',
-              minute: '2-digit',
-            })}
+            {sayTime(new Date(reading.phoneAt))}
             {waiting ? ' · waiting to be sent' : ''}
           </Type>
         </View>

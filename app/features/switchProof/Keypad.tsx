@@ -1,4 +1,3 @@
-import Feather from '@expo/vector-icons/Feather';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { DisplayProblem } from '../../../core/meter/display';
@@ -9,6 +8,7 @@ import type { KeyHint } from '../../ui/KeysCard';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
 import { radius, space, touch, useTheme } from '../../theme/theme';
+import { Icon } from '../../ui/Icon';
 
 interface Props {
   enter: (said: string) => DisplayProblem | undefined;
@@ -208,7 +208,7 @@ function PadKey({ of: key, letters, waiting }: { of: Key; letters: boolean; wait
       ]}
     >
       {key.id === 'back' ? (
-        <Feather name="delete" size={24} color={colour} />
+        <Icon name="delete" size={24} color={colour} />
       ) : (
         <Type
           size={key.tone === 'word' ? 'body' : 'title'}

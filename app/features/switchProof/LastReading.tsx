@@ -1,4 +1,3 @@
-import Feather from '@expo/vector-icons/Feather';
 import { StyleSheet, View } from 'react-native';
 import type { Judgement } from '../../../core/inference/judge';
 import { Button } from '../../ui/Button';
@@ -9,6 +8,7 @@ import { sayJudgement } from '../../../core/describe/judgement';
 import type { LoggedReading } from '../../../core/call/log';
 import { sayReadingPlace } from '../../../core/describe/readingPlace';
 import type { SwitchProof } from './useSwitchProof';
+import { Icon } from '../../ui/Icon';
 
 export const TONE = (judgement: Judgement | undefined) =>
   judgement?.agrees === true ? 'good' : judgement?.agrees === false ? 'bad' : 'warn';
@@ -29,7 +29,7 @@ export function LastReading({ proof, last }: { proof: SwitchProof; last: LoggedR
       testID="last-reading"
       aria-live="polite"
     >
-      <Feather name={ICON[tone]} size={26} color={palette[tone]} />
+      <Icon name={ICON[tone]} size={26} color={palette[tone]} />
       <View style={styles.grow}>
         <Type size="small" tone="soft" numberOfLines={1}>
           {sayReadingPlace(proof, last)}: {last.said}

@@ -1,4 +1,3 @@
-import Feather from '@expo/vector-icons/Feather';
 import { StyleSheet, View } from 'react-native';
 import type { NextReading } from '../../../core/plan/nextReading';
 import { Card } from '../../ui/Card';
@@ -8,6 +7,7 @@ import { ProbePair } from '../../ui/ProbePair';
 import { radius, space, useTheme } from '../../theme/theme';
 import { sayNext } from '../../../core/describe/nextReading';
 import type { SwitchProof } from './useSwitchProof';
+import { Icon } from '../../ui/Icon';
 
 /** Where the probes go next, in which state, and what a good unit reads there. */
 export function NextCard({ proof, next }: { proof: SwitchProof; next: NextReading }) {
@@ -39,7 +39,7 @@ export function NextCard({ proof, next }: { proof: SwitchProof; next: NextReadin
       <ProbePair diagram={proof.call.diagram} from={from} to={to} lifted={setup.lifted} />
       {wiggle && (
         <View style={styles.line} testID="next-wiggle">
-          <Feather name="activity" size={20} color={palette.warn} />
+          <Icon name="activity" size={20} color={palette.warn} />
           <Type weight="strong" tone="warn" style={styles.grow}>
             Wiggle the lever and the wires while you read
           </Type>

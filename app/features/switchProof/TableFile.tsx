@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { readTableCsv, writeTableCsv } from '../../../contract/contactTableCsv';
 import { sayInputFault, type InputFault } from '../../../contract/problem';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -10,6 +9,7 @@ import { enqueue } from '../../sync/outbox';
 import { saveAs } from '../../ui/saveAs';
 import { space } from '../../theme/theme';
 import type { SwitchProof } from './useSwitchProof';
+import { bringReaders } from '../../sync/readers';
 
 /** The contact table as CSV: out as a file, in from a spreadsheet; a bad one is refused whole. */
 export function TableFile({ proof }: { proof: SwitchProof }) {
@@ -19,10 +19,17 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
   const [faults, setFaults] = useState<InputFault[]>([]);
   const [taken, setTaken] = useState(false);
 
-  const save = (): void =>
-    saveAs(`${call.diagram.id}-${part.id}.csv`, 'text/csv', writeTableCsv(call.diagram, part));
-  const read = (): void => {
+  const written = async (): Promise<string> =>
+    (await bringReaders()).writeTableCsv(call.diagram, part);
+  const save = async (): Promise<void> =>
+    saveAs(`${call.diagram.id}-${part.id}.csv`, 'text/csv', await written());
+  const open = async (): Promise<void> => {
+    setTaken(false);
+    setText(await written());
+  };
+  const read = async (): Promise<void> => {
     const csv = text ?? '';
+    const { readTableCsv } = await bringReaders();
     const table = readTableCsv(call.diagram, part, csv);
     setFaults(table.ok ? [] : table.error);
     if (!table.ok) return;
@@ -41,15 +48,17 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
   return (
     <View style={styles.box}>
       <View style={styles.row}>
-        <Button icon="download" label="Table as CSV" testID="table-save" onPress={save} />
+        <Button
+          icon="download"
+          label="Table as CSV"
+          testID="table-save"
+          onPress={() => void save()}
+        />
         <Button
           icon="upload"
           label="Read a table"
           testID="table-open"
-          onPress={() => {
-            setTaken(false);
-            setText(writeTableCsv(call.diagram, part));
-          }}
+          onPress={() => void open()}
         />
       </View>
       {taken && (
@@ -80,7 +89,12 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
             </Type>
           ))}
           <View style={styles.row}>
-            <Button look="act" label="Take this table" testID="table-read" onPress={read} />
+            <Button
+              look="act"
+              label="Take this table"
+              testID="table-read"
+              onPress={() => void read()}
+            />
             <Button
               label="Leave it"
               testID="table-close"

@@ -1,10 +1,10 @@
-import Feather from '@expo/vector-icons/Feather';
 import { StyleSheet, View } from 'react-native';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space, useTheme, type Palette } from '../../theme/theme';
 import { sayVerdict, type VerdictInWords } from '../../../core/describe/switchVerdict';
 import type { SwitchProof } from './useSwitchProof';
+import { Icon } from '../../ui/Icon';
 
 const GROUND: Record<VerdictInWords['tone'], keyof Palette> = {
   good: 'goodGround',
@@ -33,7 +33,7 @@ export function VerdictCard({ proof }: { proof: SwitchProof }) {
       aria-live="polite"
     >
       <View style={styles.head}>
-        <Feather name={ICON[tone]} size={26} color={palette[tone]} />
+        <Icon name={ICON[tone]} size={26} color={palette[tone]} />
         <Type size="title" weight="heavy" tone={tone} style={styles.grow} testID="verdict">
           {headline}
         </Type>

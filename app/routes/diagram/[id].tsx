@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { DiagramScreen } from '../../features/diagrams/DiagramScreen';
+import { screen } from '../../features/laterScreen';
+
+const DiagramScreen = screen('DiagramScreen');
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SwitchScreen } from '../../../features/switchProof/SwitchScreen';
+import { screen } from '../../../features/laterScreen';
+
+const SwitchScreen = screen('SwitchScreen');
 
 export default function Route() {
   const { id, part } = useLocalSearchParams<{ id: string; part: string }>();

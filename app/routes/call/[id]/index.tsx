@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CallScreen } from '../../../features/calls/CallScreen';
+import { screen } from '../../../features/laterScreen';
+
+const CallScreen = screen('CallScreen');
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { WorkScreen } from '../../../features/diagnosis/WorkScreen';
+import { screen } from '../../../features/laterScreen';
+
+const WorkScreen = screen('WorkScreen');
 
 export default function Route() {
   const { id } = useLocalSearchParams<{ id: string }>();

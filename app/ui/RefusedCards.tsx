@@ -9,7 +9,7 @@ import { REASON_WORDS } from '../../core/describe/refusal';
 import type { NewEntry } from '../../contract/entry';
 import { sayInputFault } from '../../contract/problem';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
-import { discard, tryAgain } from '../sync/outbox';
+import { discard, refusedItems, tryAgain } from '../sync/outbox';
 import { callOf, type OutboxItem } from '../sync/outboxItem';
 import { space } from '../theme/theme';
 import { Button } from './Button';
@@ -17,8 +17,14 @@ import { Card } from './Card';
 import { Type } from './Type';
 import { saveWaiting } from './WaitingStrip';
 
+/** All that the server would not store. */
+export function RefusedCards() {
+  const refused = useAppSelector(refusedItems);
+  return refused.map((item) => <RefusedCard key={item.order} item={item} />);
+}
+
 /** Something that the server would not store: what, why, and what can be done about it. */
-export function RefusedCard({ item }: { item: OutboxItem }) {
+function RefusedCard({ item }: { item: OutboxItem }) {
   const dispatch = useAppDispatch();
   const items = useAppSelector((state) => state.outbox.items);
   const diagram = useAppSelector((state) => state.calls.open[callOf(item)]?.diagram);

@@ -1,0 +1,12 @@
+/**
+ * Every screen but the first: one script, which the device has before anybody asks for it. Metro puts what two scripts
+ * share into the one that all begin with, so that two of them here would make the first page larger.
+ */
+export { RefusedCards } from '../ui/RefusedCards';
+export { CallScreen } from './calls/CallScreen';
+export { NewCallScreen } from './calls/NewCallScreen';
+export { DiagramScreen } from './diagrams/DiagramScreen';
+export { DiagramsScreen } from './diagrams/DiagramsScreen';
+export { SwitchScreen } from './switchProof/SwitchScreen';
+export { WorkScreen } from './diagnosis/WorkScreen';
+export { startDiagnosis } from '../workers/diagnosis';

@@ -1,0 +1,11 @@
+/** Entries in one request. */
+export const MOST_ENTRIES = 50;
+
+/** Meters of a shop. */
+export const MOST_METERS = 100;
+
+/** Leads with more than this are bad, in ohm: from memory. */
+export const MOST_LEAD_OHMS = 5;
+
+/** A clock is held to what a unit does for a day at most. */
+export const MOST_SECONDS = 86_400;

@@ -1,0 +1,167 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import express from 'express';
+import { UseRuns } from '../../core/behaviour/useRuns';
+import type { Diagram } from '../../core/diagram/diagram';
+import { Browser, PHONE } from '../../e2e/browser';
+import { Yarrix } from '../../e2e/yarrix';
+import { LIBRARY } from '../../library/library';
+import { serveWeb } from '../../server/web';
+import { BadInput, EXIT, out, outJson } from '../commands/command';
+import { compress } from '../compressed';
+import { needDebian } from '../debian';
+import { exportPage } from '../webBuild';
+import { Measured, PHONES, type PageLoad, type Phone } from './pageLoad';
+
+const RUNS = 5;
+const EMPTY = join('tools', 'bench', 'emptyPage');
+
+/** One page under one condition, each run of it. */
+type Loads = Record<string, PageLoad[]>;
+/** From the press on a call to its first advice, in milliseconds, by unit. */
+type Advice = Record<Phone, Record<string, number>>;
+
+/**
+ * `./yarrix bench web [--only UNIT] [--json]`: the first page on a cheap phone and on this machine, beside a page of one word
+ * of the same platform, in turns; then the first advice of a call on every unit, right after a cold load.
+ */
+export async function benchWeb(json: boolean, only: string | undefined): Promise<number> {
+  const units = LIBRARY.filter(({ id }) => only === undefined || id === only);
+  if (!units.length) throw new BadInput(`--only ${only ?? ''}: no built-in unit has this id`);
+  await needDebian(['postgresql', 'chromium', 'chromium-driver']);
+  const empty = await emptyPage();
+  const yarrix = await Yarrix.fresh();
+  try {
+    const loads = await loadsOf(empty.address, yarrix.address);
+    const advice: Advice = { cheap: {}, 'as it is': {} };
+    for (const phone of Object.keys(PHONES) as Phone[])
+      for (const unit of units) advice[phone][unit.id] = await firstAdvice(yarrix, phone, unit);
+    if (json) outJson({ loads, advice });
+    else say(loads, advice);
+  } finally {
+    await yarrix.end();
+    empty.end();
+  }
+  return EXIT.done;
+}
+
+/** The page of one word, built with the settings of ours and served as ours is. */
+async function emptyPage(): Promise<{ address: string; end: () => void }> {
+  const folder = mkdtempSync(join(tmpdir(), 'yarrix-empty-page-'));
+  await exportPage(folder, EMPTY);
+  compress(folder);
+  const server = express().use(serveWeb(folder)).listen(0, '127.0.0.1');
+  await new Promise((done) => server.once('listening', done));
+  const end = (): void => {
+    server.close();
+    rmSync(folder, { recursive: true, force: true });
+  };
+  const { port } = server.address() as AddressInfo;
+  return { address: `http://127.0.0.1:${port}`, end };
+}
+
+/** Each page in turns, so that what else the machine does meets all of them. */
+async function loadsOf(empty: string, ours: string): Promise<Loads> {
+  const loads: Loads = {};
+  const add = (name: string, load: PageLoad): void => void (loads[name] ??= []).push(load);
+  for (let run = 0; run < RUNS; run++)
+    for (const phone of Object.keys(PHONES) as Phone[]) {
+      await opened(phone, async (page) => {
+        add(`${phone}, empty page, cold`, await page.load(`${empty}/`, '[data-testid=word]'));
+      });
+      await opened(phone, async (page) => {
+        const first = '[data-testid^=call-]';
+        add(`${phone}, ours, cold`, await page.load(`${ours}/`, first));
+        await page.kept();
+        add(`${phone}, ours, warm`, await page.load(`${ours}/`, first));
+      });
+    }
+  return loads;
+}
+
+async function opened<T>(phone: Phone, measure: (page: Measured) => Promise<T>): Promise<T> {
+  const browser = await Browser.open(PHONE);
+  try {
+    return await measure(await Measured.on(browser, phone));
+  } finally {
+    await browser.close();
+  }
+}
+
+/** A call whose complaint is told, pressed in the list as soon as that is there, from a cold load on. */
+async function firstAdvice(yarrix: Yarrix, phone: Phone, unit: Diagram): Promise<number> {
+  const call = await toldCall(yarrix, unit);
+  const row = `[data-testid="call-${call}"]`;
+  return opened(phone, async (page) => {
+    await page.load(`${yarrix.address}/`, row, 0);
+    const [from, at] = await page.press([row, '[data-testid=work]'], '[data-testid=why]');
+    return at - from;
+  });
+}
+
+/** A call of which is known that a load does not run. */
+async function toldCall(yarrix: Yarrix, unit: Diagram): Promise<string> {
+  const runs = new UseRuns(unit).of([]).outcomes;
+  const [said] = [...runs].flatMap(([steps, outcomes]) =>
+    [...outcomes].filter(([, does]) => does === 'runs').map(([subject]) => ({ steps, subject })),
+  );
+  if (!said) throw new Error(`nothing of ${unit.id} runs in any of its uses`);
+  const [callId, phoneAt] = [randomUUID(), new Date().toISOString()];
+  await yarrix.put(`/calls/${callId}`, {
+    appliance: { id: randomUUID(), make: 'Bench', model: unit.id, place: 'Bench' },
+    diagramId: unit.id,
+    diagramVersion: 1,
+    complaint: 'Does not run',
+    phoneAt,
+  });
+  const body = { source: 'told', ...said, outcome: 'off' };
+  await yarrix.put(`/entries/${randomUUID()}`, { callId, kind: 'statement', phoneAt, body });
+  return callId;
+}
+
+const median = (of: readonly number[]): number =>
+  [...of].sort((one, two) => one - two)[Math.floor(of.length / 2)] ?? NaN;
+
+function say(loads: Loads, advice: Advice): void {
+  const ms = (of: number): string => of.toFixed(0).padStart(7);
+  out(
+    `medians of ${RUNS} runs, milliseconds; bytes on the wire; script and requests until in sight`,
+  );
+  out(`${''.padEnd(28)}   paint  sight  tasks before, after  requests  script  bytes in all`);
+  const of = (name: string, pick: (load: PageLoad) => number): number =>
+    median((loads[name] ?? []).map(pick));
+  const script = (load: PageLoad): number => load.bytes.script ?? 0;
+  for (const name of Object.keys(loads))
+    out(
+      [
+        name.padEnd(28),
+        ms(of(name, (each) => each.firstPaint)),
+        ms(of(name, (each) => each.inSight)),
+        ms(of(name, (each) => each.longestBefore)),
+        ms(of(name, (each) => each.longestAfter)),
+        of(name, (each) => each.requests)
+          .toFixed(0)
+          .padStart(5),
+        of(name, script).toFixed(0).padStart(9),
+        of(name, (each) => each.allBytes)
+          .toFixed(0)
+          .padStart(9),
+      ].join(' '),
+    );
+  for (const phone of Object.keys(PHONES) as Phone[]) {
+    const [ours, empty] = [`${phone}, ours, cold`, `${phone}, empty page, cold`];
+    const ratio = (pick: (load: PageLoad) => number): string =>
+      (of(ours, pick) / of(empty, pick)).toFixed(2);
+    out(
+      `${phone}: ${ratio((each) => each.inSight)} times the empty page until in sight, ${ratio(script)} times its script`,
+    );
+    const all = Object.entries(advice[phone]).sort(([, one], [, two]) => two - one);
+    const slowest = all.slice(0, 3).map(([unit, at]) => `${unit} ${at.toFixed(0)}`);
+    out(
+      `${phone}: first advice after the press on a call, ${all.length} units: median ${median(all.map(([, at]) => at)).toFixed(0)}, slowest ${slowest.join(', ')}`,
+    );
+  }
+}
