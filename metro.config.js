@@ -14,8 +14,8 @@ const own = (folder) =>
 config.resolver.blockList = [own('.yarrix'), own('dist')].concat(config.resolver.blockList ?? []);
 
 // class-validator asks for these for rules that we do not use, and they are large: of `validator` it gets the rules in use.
-// A rule left out fails when its decorator first runs; contract/rules.test.ts goes through all that are written.
-const RULES = /^validator\/lib\/(isUUID|matches|isLength|isISO8601)$/;
+// A rule left out fails when its decorator first runs; app/ui/leftOut.test.ts goes through all that are written.
+const RULES = /^validator\/lib\/(isUUID|matches|isLength|isISO8601|isRFC3339)$/;
 config.resolver.resolveRequest = (context, name, platform) => {
   const leftOut =
     /^libphonenumber-js(\/|$)/.test(name) ||

@@ -51,13 +51,21 @@ export async function cutFaces(folder: string): Promise<string> {
 }
 
 /**
- * What is shown until a face is there: the device's own, as wide as ours (mean width of the letters of this app's sentences,
- * measured in Chromium beside Liberation Sans, which is as wide as Arial), so that no line breaks otherwise when it comes.
+ * What is shown until a face is there: the device's own, made as wide as ours, so that no line breaks otherwise when it comes.
+ * Widths of sentences of this app, measured in Chromium against Liberation Sans, which is as wide as Arial.
  */
-const MEANWHILE = [
-  `@font-face{font-family:Meanwhile;src:local("Arial"),local("Roboto"),local("Liberation Sans"),local("Helvetica");size-adjust:100%}`,
-  `@font-face{font-family:Meanwhile Bold;src:local("Arial Bold"),local("Roboto Bold"),local("Liberation Sans Bold"),local("Helvetica Bold");size-adjust:100%}`,
-];
+const MEANWHILE = (
+  [
+    ['Meanwhile', '', 99],
+    ['Meanwhile Bold', ' Bold', 96],
+    ['Meanwhile Heavy', ' Bold', 102],
+  ] as const
+).map(([family, weight, percent]) => {
+  const own = ['Arial', 'Roboto', 'Liberation Sans', 'Helvetica'].map(
+    (name) => `local("${name}${weight}")`,
+  );
+  return `@font-face{font-family:${family};src:${own.join()};size-adjust:${percent}%}`;
+});
 
 /** The Latin letters, and every other sign that a text of the app has. */
 function lettersInUse(): string {

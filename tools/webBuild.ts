@@ -13,7 +13,7 @@ import { join } from 'node:path';
 import { build } from 'esbuild';
 import { generateSW } from 'workbox-build';
 import { compress } from './compressed';
-import { dressFirstPage } from './firstPage';
+import { dressFirstPage, keepWithinBudget } from './firstPage';
 import { EnvironmentError, ROOT, WEB } from './folders';
 import { prepareLibrary } from './preparations';
 import { runProgram } from './runProgram';
@@ -79,6 +79,7 @@ export async function buildWeb(): Promise<void> {
     inlineWorkboxRuntime: true,
   });
   compress(WEB);
+  keepWithinBudget(WEB);
   writeFileSync(STAMP, hash);
 }
 

@@ -16,7 +16,7 @@ export const LOW_UNDER = 600;
 export const face = {
   text: 'Archivo_500Medium, Meanwhile, sans-serif',
   strong: 'Archivo_700Bold, "Meanwhile Bold", sans-serif',
-  heavy: 'Archivo_800ExtraBold, "Meanwhile Bold", sans-serif',
+  heavy: 'Archivo_800ExtraBold, "Meanwhile Heavy", sans-serif',
   mono: 'JetBrainsMono_700Bold, monospace',
 } as const;
 

@@ -11,7 +11,7 @@ import { FormFaults } from '../../ui/FormFaults';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { DiagramChoice } from './DiagramChoice';
-import { bringReaders } from '../../sync/readers';
+import { bringReaders, NOT_WHOLE } from '../../sync/readers';
 
 const FIELDS = [
   ['complaint', 'What the unit does or does not do'],
@@ -65,8 +65,9 @@ export function CorrectCall({ call, done }: { call: CallDetail; done: () => void
       ...(another && { diagramId: chosen.id, diagramVersion: chosen.version }),
     };
     if (Object.keys(changed).length === 0) return done();
-    const { CorrectionBody, readDto } = await bringReaders();
-    const read = readDto(CorrectionBody, changed);
+    const readers = await bringReaders().catch(() => undefined);
+    if (!readers) return setFaults({ complaint: NOT_WHOLE });
+    const read = readers.readDto(readers.CorrectionBody, changed);
     if (!read.ok)
       return setFaults(
         Object.fromEntries(read.error.map(({ path, message }) => [path.slice(1), message])),

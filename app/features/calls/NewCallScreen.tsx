@@ -19,7 +19,7 @@ import { DrawnUnit } from '../diagrams/DrawnUnit';
 import { DiagramChoice } from './DiagramChoice';
 import { useTold } from '../../workers/useTold';
 import { usePrepared } from '../../workers/usePrepared';
-import { bringReaders } from '../../sync/readers';
+import { bringReaders, NOT_WHOLE } from '../../sync/readers';
 
 interface Form {
   complaint: string;
@@ -91,8 +91,9 @@ const toStatement = (
 
 /** The same rules as the server's: one place says what a call must have. */
 const resolver: Resolver<Form> = async (form) => {
-  const { NewCallDto, readDto } = await bringReaders();
-  const read = readDto(NewCallDto, toCall(form));
+  const readers = await bringReaders().catch(() => undefined);
+  if (!readers) return { values: {}, errors: { complaint: { type: 'load', message: NOT_WHOLE } } };
+  const read = readers.readDto(readers.NewCallDto, toCall(form));
   if (read.ok) return { values: form, errors: {} };
   const errors: FieldErrors<Form> = {};
   for (const { path, message } of read.error) {

@@ -9,7 +9,7 @@ import { Field } from '../../ui/Field';
 import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
-import { bringReaders } from '../../sync/readers';
+import { bringReaders, NOT_WHOLE } from '../../sync/readers';
 
 interface Props {
   /** The one that is changed; a new one when absent. */
@@ -36,8 +36,9 @@ export function MeterForm({ meter, done }: Props) {
   };
   const keep = async (): Promise<void> => {
     const leadOhms = leads.trim() === '' ? NaN : Number(leads.trim().replace(',', '.'));
-    const { MeterDto, readDto } = await bringReaders();
-    const read = readDto(MeterDto, { name: name.trim(), kind, leadOhms });
+    const readers = await bringReaders().catch(() => undefined);
+    if (!readers) return setFaults({ whole: NOT_WHOLE });
+    const read = readers.readDto(readers.MeterDto, { name: name.trim(), kind, leadOhms });
     if (!read.ok)
       return setFaults(
         Object.fromEntries(read.error.map(({ path, message }) => [path.slice(1), message])),

@@ -9,7 +9,7 @@ import { enqueue } from '../../sync/outbox';
 import { saveAs } from '../../ui/saveAs';
 import { space } from '../../theme/theme';
 import type { SwitchProof } from './useSwitchProof';
-import { bringReaders } from '../../sync/readers';
+import { bringReaders, NOT_WHOLE } from '../../sync/readers';
 
 /** The contact table as CSV: out as a file, in from a spreadsheet; a bad one is refused whole. */
 export function TableFile({ proof }: { proof: SwitchProof }) {
@@ -29,8 +29,9 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
   };
   const read = async (): Promise<void> => {
     const csv = text ?? '';
-    const { readTableCsv } = await bringReaders();
-    const table = readTableCsv(call.diagram, part, csv);
+    const readers = await bringReaders().catch(() => undefined);
+    if (!readers) return setFaults([{ path: '', message: NOT_WHOLE }]);
+    const table = readers.readTableCsv(call.diagram, part, csv);
     setFaults(table.ok ? [] : table.error);
     if (!table.ok) return;
     const body = {
