@@ -1,6 +1,13 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect, useState, type ReactNode } from 'react';
-import { Controller, useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-form';
+import {
+  Controller,
+  useForm,
+  useWatch,
+  type FieldErrors,
+  type Resolver,
+  type ResolverResult,
+} from 'react-hook-form';
 import { ScrollView, StyleSheet, View, useWindowDimensions } from 'react-native';
 import type { FoundComplaint } from '../../search/complaintSearch';
 import type { NewCallDto } from '../../../contract/call';
@@ -90,7 +97,7 @@ const toStatement = (
 });
 
 /** The same rules as the server's: one place says what a call must have. */
-const resolver: Resolver<Form> = async (form) => {
+const resolver: Resolver<Form> = async (form): Promise<ResolverResult<Form>> => {
   const readers = await bringReaders().catch(() => undefined);
   if (!readers) return { values: {}, errors: { complaint: { type: 'load', message: NOT_WHOLE } } };
   const read = readers.readDto(readers.NewCallDto, toCall(form));
