@@ -77,9 +77,9 @@ it('asks the server few things at start, however many diagrams there are, and no
 
 it('says so when the script of a screen does not come, and goes on when it does', async () => {
   const page = await Browser.open(PHONE);
+  await page.cutOff(['*/web/screens-*']);
   await page.driver.get(yarrix.address);
   await page.find('new-call');
-  await page.cutOff(['*/web/screens-*']);
   await page.press('diagrams-link');
   await page.says('screen-failed', /could not be shown/);
   await page.cutOff([]);

@@ -13,6 +13,7 @@ import { loadDiagrams } from '../state/diagrams';
 import '../ui/useAddress';
 import { screen } from '../features/laterScreen';
 import { useAppSelector } from '../state/hooks';
+import { PaletteInUse, usePalette } from '../theme/theme';
 import { AboveScreen } from '../ui/AboveScreen';
 import { arrive } from '../features/arrival';
 import { ScreenFailed } from '../ui/ScreenFailed';
@@ -51,6 +52,15 @@ function keepChanged({ getState, subscribe }: AppStore): () => void {
   });
 }
 
+/** Every screen, in the colours in use. */
+function Coloured() {
+  return (
+    <PaletteInUse value={usePalette()}>
+      <Slot />
+    </PaletteInUse>
+  );
+}
+
 /** Around every route: the store, and what was kept on the device. */
 export default function Layout() {
   const [ready, setReady] = useState(LIST_FIRST);
@@ -74,7 +84,7 @@ export default function Layout() {
 
   return (
     <Provider store={store}>
-      <AboveScreen value={REFUSED}>{ready ? <Slot /> : null}</AboveScreen>
+      <AboveScreen value={REFUSED}>{ready ? <Coloured /> : null}</AboveScreen>
     </Provider>
   );
 }

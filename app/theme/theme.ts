@@ -1,3 +1,4 @@
+import { createContext, useContext } from 'react';
 import { useColorScheme } from 'react-native';
 import { useAppSelector } from '../state/hooks';
 
@@ -96,8 +97,14 @@ const DARK: Palette = {
   flow: '#F5C96B',
 };
 
-/** The palette in use: the one chosen, else the one of the device. */
-export function useTheme(): Palette {
+/** Asked for by every word on the screen: found out once, by `usePalette` around all of them. */
+export const PaletteInUse = createContext(LIGHT);
+
+/** The palette in use. */
+export const useTheme = (): Palette => useContext(PaletteInUse);
+
+/** The palette that was chosen, else the one of the device. */
+export function usePalette(): Palette {
   const choice = useAppSelector((state) => state.settings.theme);
   const device = useColorScheme();
   const dark = choice === 'auto' ? device === 'dark' : choice === 'dark';

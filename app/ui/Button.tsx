@@ -37,7 +37,6 @@ export function Button({
   style,
 }: Props) {
   const palette = useTheme();
-  const wide = useWindowDimensions().width >= WIDE_FROM;
   const colour = look === 'act' ? palette.onAct : palette.ink;
   const ground: ViewStyle =
     look === 'act'
@@ -71,14 +70,20 @@ export function Button({
       <Type weight="strong" style={[styles.label, { color: colour }]} numberOfLines={2}>
         {label}
       </Type>
-      {shortcut && wide && (
-        <View style={[styles.shortcut, { borderColor: colour }]}>
-          <Type size="small" weight="mono" style={{ color: colour }}>
-            {shortcut}
-          </Type>
-        </View>
-      )}
+      {shortcut && <Shortcut of={shortcut} colour={colour} />}
     </Pressable>
+  );
+}
+
+/** Who has a narrow screen has no keyboard, mostly, and no room. */
+function Shortcut({ of, colour }: { of: string; colour: string }) {
+  if (useWindowDimensions().width < WIDE_FROM) return null;
+  return (
+    <View style={[styles.shortcut, { borderColor: colour }]}>
+      <Type size="small" weight="mono" style={{ color: colour }}>
+        {of}
+      </Type>
+    </View>
   );
 }
 
