@@ -1,20 +1,29 @@
-import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { cutFaces } from './faces';
 import { EnvironmentError, ROOT } from './folders';
 
+/** Where the platform puts scripts. */
+const SCRIPTS = '_expo/static/js/web';
+
 /**
  * Puts into the page what it is to have before its script: the frame of a screen, which is there at once and goes when the
- * first screen has come (app/features/arrival.ts), the faces by name, and the scripts as the first things to come.
+ * first screen has come (app/features/arrival.ts), the faces by name, its scripts as the
+ * first things to come, and the one that is fetched when these are here (app/state/begin.ts).
  */
 export async function dressFirstPage(folder: string): Promise<void> {
   const path = join(folder, 'index.html');
   const page = readFileSync(path, 'utf8');
   const scripts = scriptsOf(page);
   const early = scripts.map((src) => `<link rel="preload" as="script" href="${src}">`).join('');
+  const [screens] = readdirSync(join(folder, SCRIPTS)).filter((name) =>
+    /^screens-\w+\.js$/.test(name),
+  );
+  if (screens === undefined) throw new Error(`no script of the other screens in ${SCRIPTS}`);
+  const next = `<link rel="next-script" as="script" href="/${SCRIPTS}/${screens}">`;
   const faces = `<style>${await cutFaces(folder)}</style>`;
   const shell = readFileSync(join(ROOT, 'tools', 'shell.html'), 'utf8').replace(/\n\s*/g, '\n');
-  const head = page.replace('</title>', `</title>${early}${faces}`);
+  const head = page.replace('</title>', `</title>${early}${next}${faces}`);
   writeFileSync(path, head.replace('<body>', `<body>${shell}`));
 }
 

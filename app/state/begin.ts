@@ -8,6 +8,10 @@ import { makeStore, type AppStore } from './store';
  * meanwhile.
  */
 export const store = makeStore();
+// The script of the other screens comes while this one runs: the network has nothing to do then.
+for (const link of globalThis.document?.querySelectorAll('link[rel=next-script]') ?? [])
+  link.setAttribute('rel', 'preload');
+
 /** The list of calls is drawn before the device's database is open; any other screen waits for what was kept. */
 export const LIST_FIRST = globalThis.location?.pathname === '/';
 export const listed = LIST_FIRST ? store.dispatch(loadCalls('')) : undefined;
