@@ -27,7 +27,8 @@ export async function dressFirstPage(folder: string): Promise<void> {
   writeFileSync(path, head.replace('<body>', `<body>${shell}`));
 }
 
-const scriptsOf = (page: string): string[] =>
+/** Scripts that a page begins with. */
+export const scriptsOf = (page: string): string[] =>
   [...page.matchAll(/<script src="([^"]+)"/g)].flatMap(([, src]) => src ?? []);
 
 /** The first page may grow by so much over what is written down before somebody has to say that it may. */

@@ -8,14 +8,17 @@ import { makeStore, type AppStore } from './store';
  * meanwhile.
  */
 export const store = makeStore();
-// The script of the other screens comes while this one runs: the network has nothing to do then.
-for (const link of globalThis.document?.querySelectorAll('link[rel=next-script]') ?? [])
-  link.setAttribute('rel', 'preload');
 
 /** The list of calls is drawn before the device's database is open; any other screen waits for what was kept. */
 export const LIST_FIRST = globalThis.location?.pathname === '/';
 export const listed = LIST_FIRST ? store.dispatch(loadCalls('')) : undefined;
 export const restored = restore(store);
+
+// The script of the other screens comes as soon as the network has nothing else to do, while this one still draws.
+void Promise.resolve(listed).then(() => {
+  for (const link of globalThis.document?.querySelectorAll('link[rel=next-script]') ?? [])
+    link.setAttribute('rel', 'preload');
+});
 
 /** What was kept on the device. */
 async function restore({ dispatch, getState }: AppStore): Promise<void> {

@@ -1,5 +1,6 @@
 import { Driver } from 'selenium-webdriver/chrome';
 import type { Browser } from '../../e2e/browser';
+import { scriptsOf } from '../firstPage';
 
 /** How a page is loaded: the network and the processor of a cheap phone, or this machine as it is. */
 export const PHONES = {
@@ -19,9 +20,10 @@ export interface PageLoad {
   /** Longest task of the page's thread until then, and the longest after it. */
   longestBefore: number;
   longestAfter: number;
-  /** Begun until it was in sight, and bytes on the wire of these by kind. */
+  /** Begun until it was in sight. */
   requests: number;
-  bytes: Record<string, number>;
+  /** Bytes on the wire of the scripts that the page begins with. */
+  script: number;
   /** All bytes until the page was left alone. */
   allBytes: number;
 }
@@ -127,18 +129,17 @@ export class Measured {
         .map(({ name, transferSize, startTime }) => ({ name, transferSize, startTime })) }`,
     );
     const longest = (tasks: Written['tasks']): number => Math.max(0, ...tasks.map(([, ms]) => ms));
-    const bytes: Record<string, number> = {};
-    const first = entries.filter(({ startTime }) => startTime < inSight);
-    for (const { name, transferSize } of first)
-      bytes[kindOf(name)] = (bytes[kindOf(name)] ?? 0) + transferSize;
+    const scripts = scriptsOf(await (await fetch(address)).text());
+    const total = (of: typeof entries): number =>
+      of.reduce((sum, each) => sum + each.transferSize, 0);
     return {
       firstPaint: written.paints['first-contentful-paint'] ?? NaN,
       inSight,
       longestBefore: longest(written.tasks.filter(([start]) => start < inSight)),
       longestAfter: longest(written.tasks.filter(([start]) => start >= inSight)),
-      requests: first.length,
-      bytes,
-      allBytes: entries.reduce((sum, each) => sum + each.transferSize, 0),
+      requests: entries.filter(({ startTime }) => startTime < inSight).length,
+      script: total(entries.filter(({ name }) => scripts.some((each) => name.endsWith(each)))),
+      allBytes: total(entries),
     };
   }
 
@@ -157,13 +158,4 @@ export class Measured {
     );
     await this.page.driver.sleep(1000);
   }
-}
-
-function kindOf(address: string): string {
-  const { pathname } = new URL(address);
-  if (pathname.startsWith('/api')) return 'data';
-  const [, ending] = /\.([a-z0-9]+)$/.exec(pathname) ?? [];
-  if (ending === 'js') return 'script';
-  if (ending === 'ttf' || ending === 'woff2') return 'fonts';
-  return ending === undefined || ending === 'html' ? 'page' : 'other';
 }

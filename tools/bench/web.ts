@@ -128,12 +128,12 @@ const median = (of: readonly number[]): number =>
 function say(loads: Loads, advice: Advice): void {
   const ms = (of: number): string => of.toFixed(0).padStart(7);
   out(
-    `medians of ${RUNS} runs, milliseconds; bytes on the wire; script and requests until in sight`,
+    `medians of ${RUNS} runs, milliseconds; bytes on the wire; script that the page begins with, requests until in sight`,
   );
   out(`${''.padEnd(28)}   paint  sight  tasks before, after  requests  script  bytes in all`);
   const of = (name: string, pick: (load: PageLoad) => number): number =>
     median((loads[name] ?? []).map(pick));
-  const script = (load: PageLoad): number => load.bytes.script ?? 0;
+  const script = (load: PageLoad): number => load.script;
   for (const name of Object.keys(loads))
     out(
       [
