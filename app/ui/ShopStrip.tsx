@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
+import { loadDiagrams } from '../state/diagrams';
 import { workIn } from '../sync/outbox';
 import { space, useTheme } from '../theme/theme';
 import { Type } from './Type';
@@ -14,6 +15,8 @@ export function ShopStrip() {
   const demo = shop === 'demo';
   const change = async (): Promise<void> => {
     await dispatch(workIn(demo ? 'own' : 'demo'));
+    // Its diagrams come onto the device too: a call can be opened without the server.
+    void dispatch(loadDiagrams());
     router.replace('/');
   };
   return (
