@@ -9,7 +9,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { build } from 'esbuild';
 import { generateSW } from 'workbox-build';
 import { compress } from './compressed';
@@ -131,7 +131,8 @@ function hashOf(paths: string[]): string {
     if (statSync(path).isDirectory()) {
       for (const name of readdirSync(path).sort()) add(join(path, name));
     } else if (!/\.test\.tsx?$/.test(path)) {
-      hash.update(path).update(readFileSync(path));
+      // The same in every checkout: by this an engine is known on devices too.
+      hash.update(relative(ROOT, path)).update(readFileSync(path));
     }
   };
   paths.forEach(add);

@@ -55,29 +55,25 @@ export const freshSummary = (id: string, body: NewCallDto, diagramName: string):
 });
 
 /** The first page of the calls, or of those that a search finds. */
-export const loadCalls = createAsyncThunk(
-  'calls/list',
-  async (search: string, { getState }) => {
-    const shop = shopIn(getState());
-    const answer = await fetchCalls(shop, { search });
-    // Meanwhile the person may have gone over to another shop.
-    return shop === shopIn(getState()) ? answer : undefined;
-  },
-  // The answer to the same question is on its way already.
-  { condition: (search, { getState }) => callsIn(getState()).asked !== search },
-);
+export const loadCalls = createAsyncThunk('calls/list', async (search: string, { getState }) => {
+  const shop = shopIn(getState());
+  const answer = await fetchCalls(shop, { search });
+  // Meanwhile the person may have gone over to another shop.
+  return shop === shopIn(getState()) ? answer : undefined;
+});
 
 /** An answer is as good as a new one for so long. */
 const FRESH_MS = 2000;
 
-/** The same for a list that comes into sight, unless the server was asked for it just now. */
+/** The same for a list that comes into sight, unless the answer is on its way or has come just now. */
 export const freshenCalls =
   (
     search: string,
   ): ThunkAction<void, WithOutbox & { calls: CallsState }, undefined, UnknownAction> =>
   (dispatch, getState) => {
-    const { search: was, answeredAt } = callsIn(getState());
-    if (search !== was || Date.now() - answeredAt > FRESH_MS) void dispatch(loadCalls(search));
+    const { search: was, asked, answeredAt } = callsIn(getState());
+    const fresh = search === was && Date.now() - answeredAt <= FRESH_MS;
+    if (asked !== search && !fresh) void dispatch(loadCalls(search));
   };
 
 /** What the server last said of the calls: shown until it says more. */

@@ -174,8 +174,12 @@ const slice = createSlice({
         state.shop = payload;
       });
     build.addCase(restoreOutbox.fulfilled, (state, { payload }) => {
-      const unkept = state.items.filter((each) => each.unkept);
-      state.items = [...payload, ...unkept].sort((a, b) => a.order - b.order);
+      // What was entered while the device was asked the first time is not in its answer yet.
+      const known = new Set(payload.map((each) => each.order));
+      const here = state.items.filter((each) => each.unkept || !state.ready);
+      state.items = [...payload, ...here.filter((each) => !known.has(each.order))].sort(
+        (a, b) => a.order - b.order,
+      );
       state.ready = true;
     });
     build.addCase(restoreOutbox.rejected, (state) => {

@@ -64,17 +64,14 @@ export class UseRuns {
     const moments: RunOutlines['moments'] = [];
     const does: string[] = [];
     const doings = new Map<string, number>();
-    const runs = [...this.known].map(([faults, { outcomes, opened }], run) => {
-      const before =
-        run === 0 ? undefined : [...(this.known.values().next().value?.outcomes ?? [])];
-      const good = new Map(
-        before?.flatMap(([steps, of]) => [...of].map(([a, b]) => [`${steps}|${a}`, b])),
-      );
+    const [first] = this.known.values();
+    const runs = [...this.known].map(([faults, run]) => {
+      const { outcomes, opened } = run;
       const differs: number[] = [];
       for (const [steps, of] of outcomes)
         for (const [subject, outcome] of of) {
+          if (run !== first && first?.outcomes.get(steps)?.get(subject) === outcome) continue;
           const key = `${steps}|${subject}`;
-          if (good.get(key) === outcome) continue;
           const place = places.get(key) ?? moments.push([steps, subject]) - 1;
           places.set(key, place);
           const doing = doings.get(outcome) ?? does.push(outcome) - 1;
