@@ -124,10 +124,14 @@ export class Browser {
       });
   }
 
-  /** Presses a control, found again if the page replaces it before the click has landed. */
+  /** Presses a control once it takes it, found again if the page replaces it before the click has landed. */
   async press(id: string): Promise<void> {
     for (let left = 3; ; left--) {
-      const element = await this.find(id);
+      const element = await this.driver.wait(
+        until.elementLocated(By.css(`[data-testid="${id}"]:not([aria-busy=true] *)`)),
+        PATIENCE_MS,
+        `nothing that takes a press has the id ${id}`,
+      );
       try {
         await this.driver.executeScript(
           'arguments[0].scrollIntoView({ block: "center" })',

@@ -1,3 +1,4 @@
+import { sayTime } from '../ui/sayTime';
 import { whenIdle } from '../ui/whenIdle';
 import { heedNewVersions } from '../sync/newVersion';
 import { bringScreens } from './laterScreen';
@@ -14,6 +15,8 @@ export async function arrive(
 ): Promise<void> {
   document.getElementById('shell')?.remove();
   await shown;
+  // The first time costs as much as a whole screen: not with somebody's first reading.
+  whenIdle(() => void sayTime(new Date()));
   whenIdle(() => {
     // What does not come now is asked for again by the screen that needs it.
     void bringScreens()

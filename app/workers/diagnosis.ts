@@ -86,25 +86,29 @@ export type ShownVerdict =
   | { kind: 'surprise'; entry: string; stands: boolean; wouldTake: ShownSuspect | undefined }
   | { kind: 'open'; needs: 'second-look'; secondLook: SecondLook; good: GoodShown | undefined };
 
-/** Everything that the work screen shows. */
-export interface ShownFindings {
-  suspects: ShownSuspect[];
-  verdict: ShownVerdict;
-  tests: ShownTest[];
+/** What the entries mean: known before what comes next. */
+export interface ShownMeaning {
   /** By entry: suspects whose probability it changed most. */
   moved: Record<string, Moved[]>;
   /** What the last entry says before anybody asks who is suspected; undefined of what is done. */
   lastSays: Says | undefined;
-  /** Probability of the leading suspects before any entry and after each. */
-  course: { id: string; probabilities: number[] }[];
   /** What a good unit shows where the last entry was read. */
   lastGood: GoodShown | undefined;
+  oddTwins: string[];
+}
+
+/** Everything that the work screen shows. */
+export interface ShownFindings extends ShownMeaning {
+  suspects: ShownSuspect[];
+  verdict: ShownVerdict;
+  tests: ShownTest[];
+  /** Probability of the leading suspects before any entry and after each. */
+  course: { id: string; probabilities: number[] }[];
   /** How probable it is that what feeds the unit is at fault, where a look there pays. */
   supply: number | undefined;
   /** Quick looks, the best to be had now first. */
   looks: LookNow[];
   contradictions: Contradiction[];
-  oddTwins: string[];
   /** Whether two faults together explain what no single one does. */
   pairs: boolean;
   /** How the last repair stands; undefined where nothing was repaired. */
@@ -112,8 +116,12 @@ export interface ShownFindings {
   milliseconds: number;
 }
 
+/** What comes before the answer: how far a unit is prepared that is new to the worker, and what the entries mean. */
+export type SaidMeanwhile =
+  { kind: 'progress'; share: number } | { kind: 'meaning'; meaning: ShownMeaning };
+
 export type WorkerAnswer = { number: number } & (
-  | { kind: 'progress'; share: number }
+  | SaidMeanwhile
   | { kind: 'prepared' }
   | { kind: 'findings'; findings: ShownFindings }
   | { kind: 'proof'; steps: ProofStep[] }
@@ -125,8 +133,17 @@ export type WorkerAnswer = { number: number } & (
   | { kind: 'schools'; schools: { school: Policy; minutes: number }[] }
 );
 
+/** As it is sent: a diagram that the worker has goes by its key, for it takes longer to copy than the rest together. */
+export type SentQuestion = WorkerQuestion extends infer Q
+  ? Q extends WorkerQuestion
+    ? Omit<Q, 'diagram'> & { diagram: Diagram | undefined }
+    : never
+  : never;
+
 let worker: Worker | undefined;
 let asked = 0;
+/** Keys of the diagrams that the worker has. */
+const sent = new Set<string>();
 /** Whoever waits for an answer, by the number of the question. */
 const waiting = new Map<
   number,
@@ -149,6 +166,7 @@ export const startDiagnosis = (): void => void running();
 function endAll(error: Error): void {
   worker?.terminate();
   worker = undefined;
+  sent.clear();
   for (const { fail } of waiting.values()) fail(error);
   waiting.clear();
 }
@@ -165,21 +183,27 @@ export type Asked = WorkerQuestion extends infer Q
     : never
   : never;
 
-/** Asks the worker. @param progress hears how far a unit is prepared that is new to it */
+/** Asks the worker. @param meanwhile hears what it says before it answers */
 export function askWorker(
   question: Asked,
-  progress: (share: number) => void = () => undefined,
+  meanwhile: (said: SaidMeanwhile) => void = () => undefined,
 ): Promise<WorkerAnswer> {
   const number = ++asked;
   return new Promise((resolve, reject) => {
     waiting.set(number, {
       hear: (answer) => {
-        if (answer.kind === 'progress') return progress(answer.share);
+        if (answer.kind === 'progress' || answer.kind === 'meaning') return meanwhile(answer);
         waiting.delete(number);
         resolve(answer);
       },
       fail: reject,
     });
-    running().postMessage({ ...question, number });
+    const { key, diagram } = question;
+    running().postMessage({
+      ...question,
+      number,
+      diagram: sent.has(key) ? undefined : diagram,
+    } satisfies SentQuestion);
+    sent.add(key);
   });
 }

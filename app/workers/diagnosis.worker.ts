@@ -26,11 +26,13 @@ import { supplyPays } from '../../core/plan/supplyPays';
 import { looksNow } from '../../core/plan/looksNow';
 import { shownAs } from '../../core/plan/shownOutcome';
 import type { UnitTest } from '../../core/plan/unitTests';
-import type { Findings as Found, UnitDiagnosis } from '../../core/plan/unitDiagnosis';
+import type { Findings as Found, UnitDiagnosis, Weighed } from '../../core/plan/unitDiagnosis';
 import type {
   WorkerAnswer,
   ShownFindings,
   GoodShown,
+  SentQuestion,
+  ShownMeaning,
   WorkerQuestion,
   ShownComplaint,
   ShownSuspect,
@@ -45,11 +47,18 @@ const SHOWN = { suspects: 6, moved: 4, change: 0.01, course: 4 };
 /** An entry that makes a suspect this many times likelier or less likely speaks for or against it. */
 const SPEAKS = 1.2;
 
-addEventListener('message', ({ data }: MessageEvent<WorkerQuestion>) => {
-  answer(data).then(
+/** Diagrams that the page has sent, by key. */
+const diagrams = new Map<string, Diagram>();
+
+addEventListener('message', ({ data }: MessageEvent<SentQuestion>) => {
+  const diagram = data.diagram ?? diagrams.get(data.key);
+  if (!diagram) throw new Error(`the worker was not sent the diagram ${data.key}`);
+  diagrams.set(data.key, diagram);
+  const question = { ...data, diagram };
+  answer(question).then(
     (said) => {
       postMessage(said);
-      if (data.ask === 'findings') warmUp(data);
+      if (question.ask === 'findings') warmUp(question);
     },
     // Thrown outside of the promise, so that the page hears of it.
     (error: unknown) =>
@@ -110,9 +119,17 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
       return { number, kind: 'schools', schools };
     }
     case 'findings': {
-      const found = diagnosis().of(question.entries, question.way);
+      const { entries, way } = question;
+      const made = diagnosis();
+      const weighed = made.weigh(entries);
+      const meaning = meaningOf(weighed, entries);
+      postMessage({ number, kind: 'meaning', meaning } satisfies WorkerAnswer);
+      const found = made.advise(weighed, way);
+      // While the probes are on their way.
+      setTimeout(() => made.foresee(weighed, found.tests[0]?.test));
       const findings = {
-        ...shown(found, question.entries),
+        ...meaning,
+        ...shown(found, entries),
         milliseconds: performance.now() - from,
       };
       return { number, kind: 'findings', findings };
@@ -160,8 +177,10 @@ function noticed(predictor: UnitPredictor): { complaints: ShownComplaint[]; hidd
   };
 }
 
-function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 'milliseconds'> {
-  const { state, tests, contradictions, oddTwins, pairs, repair } = found;
+function meaningOf(
+  { planner, state, oddTwins }: Weighed,
+  entries: readonly Evidence[],
+): ShownMeaning {
   const moved = Object.fromEntries(
     [...state.moved.keys()].map((entry, at) => [
       entry,
@@ -170,6 +189,20 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 
         .slice(0, SHOWN.moved),
     ]),
   );
+  const last = entries.at(-1);
+  return {
+    moved,
+    lastSays: last && saysOf(planner.predictor, last, state),
+    lastGood: goodOf(planner.predictor, last),
+    oddTwins,
+  };
+}
+
+function shown(
+  found: Found,
+  entries: readonly Evidence[],
+): Omit<ShownFindings, 'milliseconds' | keyof ShownMeaning> {
+  const { state, tests, contradictions, pairs, repair } = found;
   const course = state.suspects.slice(0, SHOWN.course).map(({ id }) => ({
     id: id ?? '',
     probabilities: state.course.map((each) => each.get(id ?? '') ?? 0),
@@ -179,13 +212,9 @@ function shown(found: Found, entries: readonly Evidence[]): Omit<ShownFindings, 
     supply: supplyPays(found.planner.predictor.diagram, state.suspects, tests[0]?.expected ?? 0),
     verdict: verdictShown(found, entries),
     tests: tests.map((each) => testShown(found, each, entries)),
-    moved,
-    lastSays: lastSaid(found, entries),
     course,
-    lastGood: goodOf(found.planner.predictor, entries.at(-1)),
     looks: looksNow(found.planner.predictor, found.planner.minutes, state, entries),
     contradictions,
-    oddTwins,
     pairs,
     repair,
   };
@@ -213,15 +242,6 @@ function testShown({ planner }: Found, advice: Advice, entries: readonly Evidenc
       named: each.named,
     })),
   };
-}
-
-/** What the last entry says by itself. */
-function lastSaid(
-  { planner, state }: Found,
-  entries: readonly Evidence[],
-): ShownFindings['lastSays'] {
-  const last = entries.at(-1);
-  return last && saysOf(planner.predictor, last, state);
 }
 
 /** What a good unit shows of a test; nothing of what is read with no meter. */

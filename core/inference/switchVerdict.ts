@@ -103,11 +103,26 @@ function shows(
 
 function explain(predictor: SwitchPredictor, readings: readonly Reading[]): Explanation[] {
   const weighed = weighedBy(predictor, predictor.hypotheses, readings);
-  const best = weighed[0];
-  const badly =
-    best && readings.some((each) => predictor.likelihood(each, best.hypothesis) < BADLY);
-  return byFamily(badly ? weighedBy(predictor, predictor.withDoubles, readings) : weighed);
+  return byFamily(
+    badly(predictor, readings, weighed)
+      ? weighedBy(predictor, predictor.withDoubles, readings)
+      : weighed,
+  );
 }
+
+/** Whether no single fault explains the readings well, so that two at once are asked for. */
+export const noSingleExplains = (
+  predictor: SwitchPredictor,
+  readings: readonly Reading[],
+): boolean => badly(predictor, readings, weighedBy(predictor, predictor.hypotheses, readings));
+
+const badly = (
+  predictor: SwitchPredictor,
+  readings: readonly Reading[],
+  [best]: readonly Explanation[],
+): boolean =>
+  best !== undefined &&
+  readings.some((each) => predictor.likelihood(each, best.hypothesis) < BADLY);
 
 /** Bayes' rule over hypotheses that share their readings; most probable first. */
 function weighedBy(

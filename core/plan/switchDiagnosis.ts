@@ -1,9 +1,13 @@
 import type { Reading, ProofStep } from '../call/reading';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
+import type { MeterUse } from '../meter/meter';
+import type { SwitchHypothesis } from '../inference/switchHypotheses';
 import { SwitchPredictor } from '../inference/switchPredictor';
-import { switchState, type SwitchState } from '../inference/switchVerdict';
+import { noSingleExplains, switchState, type SwitchState } from '../inference/switchVerdict';
 import { nextReading, type NextReading } from './nextReading';
 import { proofOf, type Depth } from './proof';
+
+const FORESEEN = [{ kind: 'over' }, { kind: 'ohms', ohms: 0.1 }] as const;
 
 /** The diagnosis of one switch; made once for it and kept while it is read. */
 export class SwitchDiagnosis {
@@ -34,5 +38,35 @@ export class SwitchDiagnosis {
   ): { state: SwitchState; next: NextReading | undefined } {
     const state = switchState(this.predictor, readings, this.proof(depth));
     return { state, next: nextReading(this.predictor, readings, state) };
+  }
+
+  /**
+   * Works out ahead, a little at each step, what the next reading will be weighed by: for a closed contact and for an open one.
+   * @param next what `of` asks for
+   * @param taken the meter that will be used
+   */
+  *foresee(
+    readings: readonly Reading[],
+    next: NextReading,
+    taken: MeterUse,
+    depth: Depth,
+  ): Generator<void> {
+    for (const display of FORESEEN) {
+      const all = [...readings, { ...next.place, id: 'foreseen', display, taken }];
+      yield* this.weigh(this.predictor.hypotheses, all);
+      if (noSingleExplains(this.predictor, all)) yield* this.weigh(this.predictor.withDoubles, all);
+      this.of(all, depth);
+      yield;
+    }
+  }
+
+  private *weigh(
+    hypotheses: readonly SwitchHypothesis[],
+    readings: readonly Reading[],
+  ): Generator<void> {
+    for (const hypothesis of hypotheses) {
+      for (const each of readings) this.predictor.likelihood(each, hypothesis);
+      yield;
+    }
   }
 }

@@ -1,6 +1,7 @@
 import { UseRuns, type RunOutlines } from '../behaviour/useRuns';
 import type { Evidence } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
+import { drawnSetup, poweredSetup } from '../diagram/setup';
 import { beliefState, type BeliefState, type UnitVerdict } from '../inference/beliefState';
 import { hypothesesRenewed } from '../inference/chapters';
 import { contradictions, type Contradiction } from '../inference/contradictions';
@@ -26,10 +27,18 @@ const LIKELY_RIGHT = 0.8;
 /** Readings, and runs, that a repair waits for and that are shown at once. */
 const MOST_ASKED = 3;
 
-/** All that is made of what is known of a unit. */
-export interface Findings {
+/** What is known of a unit, weighed; before anything is looked for that should come next. */
+export interface Weighed {
   planner: UnitPlanner;
   state: BeliefState;
+  /** What counts. */
+  entries: readonly Evidence[];
+  /** Readings of a good twin that are not what the diagram foretells. */
+  oddTwins: string[];
+}
+
+/** All that is made of what is known of a unit. */
+export interface Findings extends Weighed {
   verdict: UnitVerdict;
   /** The best first; of a second look none: it comes before any. */
   tests: Advice[];
@@ -37,8 +46,6 @@ export interface Findings {
   settles: Advice[];
   secondLook: SecondLook | undefined;
   contradictions: Contradiction[];
-  /** Readings of a good twin that are not what the diagram foretells. */
-  oddTwins: string[];
   /** Whether two faults together explain what no single one does. */
   pairs: boolean;
   /** How the last repair stands; undefined where nothing was repaired. */
@@ -101,8 +108,18 @@ export class UnitDiagnosis {
   }
 
   of(all: readonly Evidence[], way: WayOfWorking = USUAL_WAY): Findings {
+    return this.advise(this.weigh(all), way);
+  }
+
+  /** Quickly done; `advise` takes its time. */
+  weigh(all: readonly Evidence[]): Weighed {
     const { twins: oddTwins, counted: entries } = twinsOtherwise(this.predictor, all);
-    const { planner, state } = this.stateOf(entries);
+    return { ...this.stateOf(entries), entries, oddTwins };
+  }
+
+  /** The verdict, and the tests that come next. */
+  advise(weighed: Weighed, way: WayOfWorking): Findings {
+    const { planner, state, entries } = weighed;
     const { verdict, tests } = planner.advise(state, entries, way);
     const { predictor } = planner;
     const held = heldVerdict(planner, entries, state, verdict);
@@ -113,22 +130,46 @@ export class UnitDiagnosis {
         ? planner.advise(state, entries, { ...way, live: true }).tests
         : [];
     return {
-      planner,
-      state,
+      ...weighed,
       ...(held?.now ?? mended ?? { verdict, tests }),
       repair,
       settles: held || mended ? [] : settles,
       secondLook: held?.secondLook,
       contradictions: contradictions(predictor, entries),
-      oddTwins,
       pairs: planner.predictor === this.pairs?.predictor,
     };
   }
 
+  /** Works out ahead what a reading of a test will be weighed by, so that its meaning is there with it. */
+  foresee({ entries }: Weighed, test: UnitTest | undefined): void {
+    if (test?.kind !== 'ohm' && test?.kind !== 'volt') return;
+    const { diagram, meter } = this.predictor;
+    const { from, to } = test;
+    const read = {
+      kind: 'reading',
+      id: 'foreseen',
+      from,
+      to,
+      taken: { meter },
+      of: 'unit',
+    } as const;
+    this.weigh([
+      ...entries,
+      test.kind === 'ohm'
+        ? { ...read, setup: test.setup, wiggle: test.wiggle, shows: { kind: 'over' } }
+        : {
+            ...read,
+            setup: poweredSetup(drawnSetup(diagram)),
+            steps: test.steps,
+            wiggle: false,
+            shows: { kind: 'volts', volts: 0 },
+          },
+    ]);
+  }
+
   /** Minutes that each school is expected to take from here. */
   compare(all: readonly Evidence[], way: WayOfWorking): { school: Policy; minutes: number }[] {
-    const { counted: entries } = twinsOtherwise(this.predictor, all);
-    const { planner, state } = this.stateOf(entries);
+    const { planner, state, entries } = this.weigh(all);
     return planner.compare(state, entries, way);
   }
 

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space, WIDE_FROM } from '../../theme/theme';
+import type { ShownMeaning } from '../../workers/diagnosis';
 import type { Work } from './useWork';
 
 /** Suspects that are named: those whose part in the doubt has changed most. */
@@ -28,12 +29,12 @@ export function LastEntry({ work }: { work: Work }) {
 function Last({ work, last }: { work: Work; last: Evidence }) {
   const { diagram } = work.call;
   const { what, shown } = sayEvidence(diagram, last);
-  const findings = work.thinking ? undefined : work.findings;
-  const says = findings?.lastSays;
+  const { meaning } = work;
+  const says = meaning?.lastSays;
   // On a phone the next test needs the room: one line each, and all of it in the log.
   const wide = useWindowDimensions().width >= WIDE_FROM;
-  const moved = (findings?.moved[last.id] ?? []).slice(0, wide ? NAMED.wide : NAMED.phone);
-  const good = findings?.lastGood;
+  const moved = (meaning?.moved[last.id] ?? []).slice(0, wide ? NAMED.wide : NAMED.phone);
+  const good = meaning?.lastGood;
   return (
     <Card testID="last-entry" style={styles.card}>
       <View style={styles.row}>
@@ -44,11 +45,13 @@ function Last({ work, last }: { work: Work; last: Evidence }) {
                 {SAYS_WORDS[says]}.{' '}
               </Type>
             )}
-            {last.kind === 'reading' && last.of === 'twin'
-              ? sayTwin(work)
-              : findings && moved.length === 0
-                ? 'Little changes between the suspects.'
-                : moved.map((each) => sayMoved(diagram, each)).join(', ')}
+            {!meaning
+              ? '…'
+              : last.kind === 'reading' && last.of === 'twin'
+                ? sayTwin(meaning, last.id)
+                : moved.length === 0
+                  ? 'Little changes between the suspects.'
+                  : moved.map((each) => sayMoved(diagram, each)).join(', ')}
           </Type>
           <Type size="small" tone="soft" {...(!wide && { numberOfLines: 1 })}>
             {shown} · {what}
@@ -73,9 +76,8 @@ function Last({ work, last }: { work: Work; last: Evidence }) {
 }
 
 /** What the reading of a good twin has proved. */
-function sayTwin({ findings, evidence }: Work): string {
-  const odd = findings?.oddTwins.includes(evidence.at(-1)?.id ?? '');
-  return odd
+function sayTwin({ oddTwins }: ShownMeaning, reading: string): string {
+  return oddTwins.includes(reading)
     ? 'The known-good unit shows something else than expected: leads, setup or diagram are wrong there. This unit’s reading there counts for nothing until that is settled.'
     : 'The known-good unit shows what is expected: leads, setup and expectation are proved there.';
 }

@@ -1,4 +1,4 @@
-import { useDeferredValue, useEffect, useRef } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { TerminalRef } from '../../../core/diagram/diagram';
 import type { DisplayProblem } from '../../../core/meter/display';
@@ -6,6 +6,7 @@ import { CallOpening } from '../../ui/CallOpening';
 import type { KeyHint } from '../../ui/KeysCard';
 import { Screen } from '../../ui/Screen';
 import { Tabs } from '../../ui/Tabs';
+import { useBackToTop } from '../../ui/useBackToTop';
 import { useAddress } from '../../ui/useAddress';
 import { useFocus } from '../../ui/useFocus';
 import { useKeys } from '../../ui/useKeys';
@@ -21,7 +22,7 @@ import { useInHand } from './useInHand';
 import { PickedCard } from './PickedCard';
 import { useOwnReading } from './useOwnReading';
 import { usePicked } from './usePicked';
-import { useWork, type Work } from './useWork';
+import { useWork, type MeterTest, type Work } from './useWork';
 import { WiringPane } from './WiringPane';
 
 /** From complaint to part: what is known of the unit, who is suspected, what to test next. */
@@ -75,13 +76,13 @@ function Opened({ work, back }: { work: Work; back: string }) {
   const sight = wide || pane === 'test';
   const own = useOwnReading(work);
   const { call, evidence } = work;
-  // What is new in hand begins above, so that nobody reads half a state; quick looks stay where they are.
+  // Quick looks stay where they are.
   const scroll = useRef<ScrollView>(null);
   const inHand =
     adding === 'looks'
       ? adding
       : [adding, evidence.length, hand.unsafe, hand.at, work.safe, work.meterProved].join();
-  useEffect(() => scroll.current?.scrollTo({ y: 0, animated: false }), [inHand]);
+  const scrolled = useBackToTop(inHand, () => scroll.current?.scrollTo({ y: 0, animated: false }));
   const here = useFocus(inHand);
   const { again, points } = hand;
   // The keys come in a task of their own after the card, so that no press waits for both.
@@ -118,12 +119,18 @@ function Opened({ work, back }: { work: Work; back: string }) {
     done();
     return undefined;
   };
-  const pad = reading && (
+  // Between two readings it stays where it is.
+  const busy = work.thinking && adding === undefined;
+  const [before, setBefore] = useState<MeterTest>();
+  if (!busy && before !== reading) setBefore(reading);
+  const padFor = busy ? before : reading;
+  const pad = padFor && (
     <Keypad
-      key={`${evidence.length} ${hand.at}`}
+      busy={busy}
+      reading={`${evidence.length} ${hand.at}`}
       letters={wide}
       active={sight}
-      measures={reading.kind === 'volt' ? 'volts' : 'ohms'}
+      measures={padFor.kind === 'volt' ? 'volts' : 'ohms'}
       dial={dial}
       enter={enter}
     />
@@ -158,7 +165,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
   // Out of sight it keeps what was typed and how far it was scrolled.
   const testing = (
     <View style={sight ? styles.pane : styles.away}>
-      <ScrollView ref={scroll} contentContainerStyle={styles.inner}>
+      <ScrollView ref={scroll} {...scrolled} contentContainerStyle={styles.inner}>
         <View ref={here} tabIndex={-1} role="group" aria-label="In hand now" style={styles.hand}>
           {panes.test}
         </View>

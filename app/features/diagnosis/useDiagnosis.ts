@@ -1,12 +1,20 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useLayoutEffect, useState } from 'react';
 import type { Evidence } from '../../../core/call/evidence';
 import type { Diagram } from '../../../core/diagram/diagram';
 import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
-import { askWorker, stopDiagnosis, Stopped, type ShownFindings } from '../../workers/diagnosis';
+import {
+  askWorker,
+  stopDiagnosis,
+  Stopped,
+  type ShownFindings,
+  type ShownMeaning,
+} from '../../workers/diagnosis';
 
 export interface Diagnosis {
   /** Undefined until the worker has answered for the first time. */
   findings: ShownFindings | undefined;
+  /** What the entries mean, as they are now; undefined until that is known. */
+  meaning: ShownMeaning | undefined;
   /** Whether the findings are of evidence that has grown since. */
   thinking: boolean;
   /** Share of the preparing that is done, while a unit that is new to the worker is prepared. */
@@ -25,6 +33,7 @@ export function useDiagnosis(
   way: WayOfWorking,
 ): Diagnosis {
   const [findings, setFindings] = useState<ShownFindings>();
+  const [ahead, setAhead] = useState<{ of: readonly Evidence[]; meaning: ShownMeaning }>();
   const [answered, setAnswered] = useState<readonly Evidence[]>();
   const [answeredWay, setAnsweredWay] = useState<WayOfWorking>();
   const [progress, setProgress] = useState<number>();
@@ -32,11 +41,14 @@ export function useDiagnosis(
   const [tries, setTries] = useState(0);
   const key = unit?.key;
   const diagram = unit?.diagram;
-  useEffect(() => {
+  // Asked before the page is drawn: the worker thinks meanwhile.
+  useLayoutEffect(() => {
     if (!diagram || !key) return;
     let wanted = true;
-    askWorker({ ask: 'findings', key, diagram, entries: evidence, way }, (share) => {
-      if (wanted) setProgress(share);
+    askWorker({ ask: 'findings', key, diagram, entries: evidence, way }, (said) => {
+      if (!wanted) return;
+      if (said.kind === 'progress') setProgress(said.share);
+      else setAhead({ of: evidence, meaning: said.meaning });
     }).then(
       (answer) => {
         if (!wanted || answer.kind !== 'findings') return;
@@ -62,6 +74,7 @@ export function useDiagnosis(
   }, []);
   return {
     findings,
+    meaning: answered === evidence ? findings : ahead?.of === evidence ? ahead.meaning : undefined,
     thinking: answered !== evidence || answeredWay !== way,
     progress,
     stopped: ended instanceof Stopped,

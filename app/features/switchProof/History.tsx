@@ -1,7 +1,8 @@
-import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { useMemo, useRef, type ReactNode } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Type } from '../../ui/Type';
+import { useBackToTop } from '../../ui/useBackToTop';
 import { useAppSelector } from '../../state/hooks';
 import { space, useTheme } from '../../theme/theme';
 import { ICON, TONE } from './LastReading';
@@ -28,10 +29,10 @@ export function History({
   below?: ReactNode;
 }) {
   const { readings, state, gate } = proof;
-  // What is next begins above, so that nobody reads half a state.
   const list = useRef<FlatList<LoggedReading>>(null);
-  const counted = readings.length;
-  useEffect(() => list.current?.scrollToOffset({ offset: 0, animated: false }), [gate, counted]);
+  const scrolled = useBackToTop([gate, readings.length].join(), () =>
+    list.current?.scrollToOffset({ offset: 0, animated: false }),
+  );
   const items = useAppSelector((all) => all.outbox.items);
   const waiting = useMemo(() => new Set(items.map((each) => each.id)), [items]);
   const lines = useMemo(() => readings.toReversed(), [readings]);
@@ -40,6 +41,7 @@ export function History({
       ref={list}
       data={lines}
       keyExtractor={({ id }) => id}
+      {...scrolled}
       renderItem={({ item }) => (
         <Line
           proof={proof}

@@ -11,6 +11,8 @@ import { radius, space, touch, useTheme } from '../../theme/theme';
 import { Icon } from '../../ui/Icon';
 
 interface Props {
+  /** Which reading it is for: what was typed for another is gone. */
+  reading: string;
   enter: (said: string) => DisplayProblem | undefined;
   /** Letters of the keyboard are shown on the keys. */
   letters: boolean;
@@ -18,6 +20,8 @@ interface Props {
   measures?: 'ohms' | 'volts';
   /** False while it is kept out of sight with what was typed on it. */
   active?: boolean;
+  /** True until it is known what is read next: it stays where it is and takes nothing. */
+  busy?: boolean;
   /** The range that the dial of a manual meter is on, and what says that it was turned. */
   dial?: { range: { name: string }; turn: () => void };
 }
@@ -46,13 +50,30 @@ export const ENTRY_KEYS: readonly KeyHint[] = [
 const MOST_DIGITS = 8;
 
 /** What the meter showed: one tap for a word, digits and then the unit for a number. */
-export function Keypad({ enter, letters, measures = 'ohms', active = true, dial }: Props) {
+export function Keypad({
+  reading,
+  enter,
+  letters,
+  measures = 'ohms',
+  active = true,
+  busy = false,
+  dial,
+}: Props) {
   const palette = useTheme();
   const [typed, setTyped] = useState('');
   const [inWords, setInWords] = useState(false);
   const [problem, setProblem] = useState<DisplayProblem>();
+  // Emptied, not made anew: making twenty keys takes longer than all else that a reading changes.
+  const [typedFor, setTypedFor] = useState(reading);
+  if (typedFor !== reading) {
+    setTypedFor(reading);
+    setTyped('');
+    setInWords(false);
+    setProblem(undefined);
+  }
 
   const say = (said: string): void => {
+    if (busy) return;
     const refused = enter(said);
     setProblem(refused);
     if (refused) return;
@@ -116,11 +137,15 @@ export function Keypad({ enter, letters, measures = 'ohms', active = true, dial 
       ',': digit('.'),
       w: () => setInWords(true),
     },
-    active,
+    active && !busy,
   );
 
   return (
-    <View style={[styles.pad, { backgroundColor: palette.sunk }]} testID="keypad">
+    <View
+      style={[styles.pad, { backgroundColor: palette.sunk }, busy && styles.busy]}
+      testID="keypad"
+      aria-busy={busy}
+    >
       {problem && <Problem problem={problem} say={say} dismiss={() => setProblem(undefined)} />}
       {inWords ? (
         <InWords say={say} close={() => setInWords(false)} />
@@ -281,6 +306,7 @@ function Problem({
 }
 
 const styles = StyleSheet.create({
+  busy: { pointerEvents: 'none' },
   pad: { padding: space.s, gap: 6 },
   typed: {
     flexDirection: 'row',

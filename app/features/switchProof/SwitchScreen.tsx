@@ -106,7 +106,11 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
   );
   const standing = reading && state.verdict.kind !== 'undecided' ? verdict : null;
   const pad = reading && (
-    <Keypad key={readings.length} letters={wide} enter={(said) => proof.enter(said, range)} />
+    <Keypad
+      reading={`${readings.length}`}
+      letters={wide}
+      enter={(said) => proof.enter(said, range)}
+    />
   );
 
   return (

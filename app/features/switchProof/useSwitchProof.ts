@@ -17,6 +17,7 @@ import { type Loading } from '../../state/loading';
 import { diagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useMinute } from '../../ui/useMinute';
+import { byAndBy } from '../../ui/whenIdle';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
 import { useMeter } from '../safety/useMeter';
@@ -89,8 +90,13 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
   const worked = useMemo(() => {
     if (!diagnosis || !planned) return undefined;
     const counting = readings.filter((each) => !each.doubted);
-    return { ...diagnosis.of(counting, depth), counting: counting.length };
+    return { ...diagnosis.of(counting, depth), counting };
   }, [diagnosis, planned, readings, depth]);
+  useEffect(() => {
+    if (!diagnosis || !worked?.next) return;
+    const { counting, next } = worked;
+    return byAndBy(diagnosis.foresee(counting, next, { meter }, depth));
+  }, [diagnosis, worked, meter, depth]);
 
   if (!call) return { state: loading === 'ready' ? 'failed' : loading };
   if (!diagnosis) return { state: 'no-such-switch' };
@@ -137,6 +143,7 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
       meter,
       readings,
       ...worked,
+      counting: worked.counting.length,
       gate,
       poweredSince: acknowledged.poweredSince,
       acknowledge: (what, lead, named) =>
