@@ -9,7 +9,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { join, relative } from 'node:path';
+import { basename, join, relative } from 'node:path';
 import { build } from 'esbuild';
 import { generateSW } from 'workbox-build';
 import { compress } from './compressed';
@@ -40,6 +40,8 @@ const SOURCES = [
   'tools/shell.html',
   'demo',
 ];
+/** What is prepared of a unit depends on. */
+const ENGINE = ['core', 'app/workers/firstAdvice.ts', 'app/workers/shownFindings.ts'];
 /** Kept inside the folder it speaks of, so that a bundle removed by hand is made again. */
 const STAMP = join(WEB, '.sources');
 
@@ -49,10 +51,11 @@ export async function buildWeb(): Promise<void> {
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
   process.stderr.write('yarrix: building the web application\n');
   rmSync(WEB, { recursive: true, force: true });
-  const engine = hashOf([join(ROOT, 'core')]);
+  const engine = hashOf(ENGINE.map((each) => join(ROOT, each)));
   const [prepared] = await Promise.all([prepareLibrary(engine), exportPage(WEB)]);
   mkdirSync(join(WEB, 'prepared'));
-  for (const [name, text] of prepared) writeFileSync(join(WEB, 'prepared', `${name}.json`), text);
+  for (const file of [...prepared.values()].flat())
+    copyFileSync(file, join(WEB, 'prepared', basename(file)));
   await buildWorkers(engine, [...prepared.keys()]);
   await dressFirstPage(WEB);
   // With the service worker a page opens again while the server is away.
@@ -65,7 +68,7 @@ export async function buildWeb(): Promise<void> {
       {
         urlPattern: /\/prepared\//,
         handler: 'CacheFirst',
-        options: { cacheName: 'prepared', expiration: { maxEntries: 60 } },
+        options: { cacheName: 'prepared', expiration: { maxEntries: 120 } },
       },
     ],
     swDest: join(WEB, 'sw.js'),

@@ -1,7 +1,7 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { METERS } from '../../core/meter/meter';
 import type { Depth } from '../../core/plan/proof';
-import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
+import { BESIDE_THE_OWNER, type WayOfWorking } from '../../core/plan/wayOfWorking';
 import { keepSetting, keptSetting } from '../sync/device';
 import { guessed, guessNextTime } from '../sync/firstGuess';
 
@@ -26,8 +26,7 @@ const initialState: Settings = {
   theme: theme === 'light' || theme === 'dark' ? theme : 'auto',
   meter: METERS[0].id,
   depth: 'quick',
-  // Who uses the app stands before the unit, and mostly before its owner.
-  way: { ...USUAL_WAY, asks: true },
+  way: BESIDE_THE_OWNER,
   blind: false,
   knownGood: true,
   favourites: [],

@@ -113,7 +113,6 @@ export interface ShownFindings extends ShownMeaning {
   pairs: boolean;
   /** How the last repair stands; undefined where nothing was repaired. */
   repair: RepairStanding | undefined;
-  milliseconds: number;
 }
 
 /** What comes before the answer: how far a unit is prepared that is new to the worker, and what the entries mean. */

@@ -1,4 +1,3 @@
-import { readingsFor, type Suspect } from '../../core/inference/beliefState';
 import { complaintMap } from '../../core/inference/complaint';
 import { asHypothesis, shownUnder, type ReadAt, type Shown } from '../../core/inference/shownUnder';
 import { sayable, tellable } from '../../core/inference/tellable';
@@ -7,45 +6,25 @@ import { linePaths } from '../../core/behaviour/linePath';
 import { atRest } from '../../core/behaviour/machine';
 import { standAfter } from '../../core/behaviour/run';
 import { parseSteps } from '../../core/behaviour/step';
-import { PLUGGED_IN } from '../../core/behaviour/useRuns';
 import { drawnShowing, showingOf, type Showing } from '../../core/drawing/showing';
 import type { Diagram } from '../../core/diagram/diagram';
-import { clampedLoad } from '../../core/diagram/clampedLoad';
 import { switches } from '../../core/diagram/terminal';
-import { clampBand } from '../../core/inference/current';
 import { proofOf } from '../../core/plan/proof';
 import type { Fault } from '../../core/fault/fault';
-import { movedBy, saysOf } from '../../core/inference/entryMeaning';
-import { HEALTHY, entryLikelihood } from '../../core/inference/entryLikelihood';
-import type { Evidence } from '../../core/call/evidence';
 import { ORDINARY_METER } from '../../core/meter/meter';
-import { testOf } from '../../core/plan/minutes';
-import type { Advice } from '../../core/plan/unitPlanner';
-import { answersTo } from '../../core/plan/questions';
-import { supplyPays } from '../../core/plan/supplyPays';
-import { looksNow } from '../../core/plan/looksNow';
-import { shownAs } from '../../core/plan/shownOutcome';
-import type { UnitTest } from '../../core/plan/unitTests';
-import type { Findings as Found, UnitDiagnosis, Weighed } from '../../core/plan/unitDiagnosis';
+import type { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
 import type {
-  WorkerAnswer,
-  ShownFindings,
-  GoodShown,
   SentQuestion,
-  ShownMeaning,
-  WorkerQuestion,
   ShownComplaint,
-  ShownSuspect,
-  ShownTest,
-  ShownVerdict,
+  ShownFindings,
+  WorkerAnswer,
+  WorkerQuestion,
 } from './diagnosis';
-import { unitOf, type Unit } from './unit';
+import { firstFindings, isFirst } from './firstAdvice';
+import { meaningOf, shownFindings } from './shownFindings';
+import { firstAdviceFor, unitOf, type Unit } from './unit';
 
 /** Runs beside the page: suspects, verdict and next tests of one unit. */
-
-const SHOWN = { suspects: 6, moved: 4, change: 0.01, course: 4 };
-/** An entry that makes a suspect this many times likelier or less likely speaks for or against it. */
-const SPEAKS = 1.2;
 
 /** Diagrams that the page has sent, by key. */
 const diagrams = new Map<string, Diagram>();
@@ -68,6 +47,9 @@ addEventListener('message', ({ data }: MessageEvent<SentQuestion>) => {
   );
 });
 
+/** From a press on a call to the question what comes first on it, at most: from memory. */
+const SOON_MS = 500;
+
 /** The unit that is worked with, and what comes next of its faults. */
 let warming: string | undefined;
 
@@ -77,9 +59,21 @@ function warmUp({ key, diagram }: WorkerQuestion): void {
   warming = key;
   const next = async (): Promise<void> => {
     const unit = await unitOf(key, diagram);
+    unit.diagnosis();
     if (warming === key && unit.warm()) setTimeout(() => void next());
   };
   setTimeout(() => void next());
+}
+
+/** Weighs what may be read next while the probes are on their way. */
+function lookAhead(
+  { key, diagram, entries }: Extract<WorkerQuestion, { ask: 'findings' | 'schools' }>,
+  { tests }: ShownFindings,
+): void {
+  setTimeout(async () => {
+    const made = (await unitOf(key, diagram)).diagnosis();
+    made.foresee(made.weigh(entries), tests[0]?.test);
+  });
 }
 
 async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
@@ -91,8 +85,17 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
   }
   if (question.ask === 'stand')
     return { number, kind: 'stand', showing: standing(diagram, question.at) };
+  if (question.ask === 'findings' && isFirst(question.entries, question.way)) {
+    const findings = firstFindings(await firstAdviceFor(key, diagram), question.entries);
+    if (findings) {
+      lookAhead(question, findings);
+      return { number, kind: 'findings', findings };
+    }
+  }
+  // Who presses on at once is answered with what was worked out before.
+  if (question.ask === 'prepare' && (await firstAdviceFor(key, diagram)))
+    await new Promise((on) => setTimeout(on, SOON_MS));
   const unit = await unitOf(key, diagram);
-  const from = performance.now();
   let told = 0;
   const diagnosis = (): UnitDiagnosis =>
     unit.diagnosis((share) => {
@@ -124,14 +127,8 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
       const weighed = made.weigh(entries);
       const meaning = meaningOf(weighed, entries);
       postMessage({ number, kind: 'meaning', meaning } satisfies WorkerAnswer);
-      const found = made.advise(weighed, way);
-      // While the probes are on their way.
-      setTimeout(() => made.foresee(weighed, found.tests[0]?.test));
-      const findings = {
-        ...meaning,
-        ...shown(found, entries),
-        milliseconds: performance.now() - from,
-      };
+      const findings = shownFindings(made.advise(weighed, way), entries);
+      lookAhead(question, findings);
       return { number, kind: 'findings', findings };
     }
   }
@@ -175,158 +172,4 @@ function noticed(predictor: UnitPredictor): { complaints: ShownComplaint[]; hidd
     })),
     hidden: hidden.flatMap((each) => each.causes),
   };
-}
-
-function meaningOf(
-  { planner, state, oddTwins }: Weighed,
-  entries: readonly Evidence[],
-): ShownMeaning {
-  const moved = Object.fromEntries(
-    [...state.moved.keys()].map((entry, at) => [
-      entry,
-      movedBy(state, at)
-        .filter(({ was, is }) => Math.abs(is - was) >= SHOWN.change)
-        .slice(0, SHOWN.moved),
-    ]),
-  );
-  const last = entries.at(-1);
-  return {
-    moved,
-    lastSays: last && saysOf(planner.predictor, last, state),
-    lastGood: goodOf(planner.predictor, last),
-    oddTwins,
-  };
-}
-
-function shown(
-  found: Found,
-  entries: readonly Evidence[],
-): Omit<ShownFindings, 'milliseconds' | keyof ShownMeaning> {
-  const { state, tests, contradictions, pairs, repair } = found;
-  const course = state.suspects.slice(0, SHOWN.course).map(({ id }) => ({
-    id: id ?? '',
-    probabilities: state.course.map((each) => each.get(id ?? '') ?? 0),
-  }));
-  return {
-    suspects: state.suspects.slice(0, SHOWN.suspects).map(suspectShown),
-    supply: supplyPays(found.planner.predictor.diagram, state.suspects, tests[0]?.expected ?? 0),
-    verdict: verdictShown(found, entries),
-    tests: tests.map((each) => testShown(found, each, entries)),
-    course,
-    looks: looksNow(found.planner.predictor, found.planner.minutes, state, entries),
-    contradictions,
-    pairs,
-    repair,
-  };
-}
-
-function testShown({ planner }: Found, advice: Advice, entries: readonly Evidence[]): ShownTest {
-  const { predictor } = planner;
-  const { test } = advice;
-  const seen = entries.findLast((each) => each.kind === 'statement');
-  const asked =
-    test.kind === 'ohm' && test.reach === 'own' && seen?.kind === 'statement'
-      ? ({ kind: 'volt', from: test.from, to: test.to, steps: seen.steps } as const)
-      : undefined;
-  const live =
-    asked && planner.minutes.reachable(asked, planner.minutes.of(asked)) ? asked : undefined;
-  return {
-    ...advice,
-    good: goodAt(predictor, test),
-    answers: test.kind === 'ask' ? answersTo(predictor, test) : [],
-    live: live && { test: live, good: goodAt(predictor, live) },
-    meanings: advice.meanings.map((each) => ({
-      share: each.share,
-      shown: shownAs(predictor, test, each),
-      suspects: each.suspects,
-      named: each.named,
-    })),
-  };
-}
-
-/** What a good unit shows of a test; nothing of what is read with no meter. */
-function goodAt(predictor: UnitPredictor, test: UnitTest | undefined): GoodShown | undefined {
-  switch (test?.kind) {
-    case 'ohm':
-      return {
-        kind: 'ohms',
-        answer: predictor.ownOhms(test.setup, test.from, test.to)(HEALTHY),
-      };
-    case 'volt': {
-      const volts = predictor.volts(test.steps, test.from, test.to)(HEALTHY);
-      return volts === undefined ? undefined : { kind: 'volts', volts };
-    }
-    case 'measure': {
-      if (!clampedLoad(predictor.diagram, test.actuator)) return undefined;
-      const amps = predictor.amps(test.steps ?? PLUGGED_IN, test.actuator)(HEALTHY);
-      return amps === undefined ? undefined : { kind: 'amps', ...clampBand(amps) };
-    }
-    default:
-      return undefined;
-  }
-}
-
-/** The same where an entry was read. */
-const goodOf = (predictor: UnitPredictor, entry: Evidence | undefined): GoodShown | undefined =>
-  entry && goodAt(predictor, testOf(entry));
-
-const suspectShown = ({ id, probability, leading }: Suspect): ShownSuspect => ({
-  id,
-  probability,
-  faults: leading.causes,
-});
-
-function verdictShown(found: Found, entries: readonly Evidence[]): ShownVerdict {
-  const { verdict, secondLook, state, planner } = found;
-  switch (verdict.kind) {
-    case 'named': {
-      const { suspect } = verdict;
-      const own = readingsFor(planner.predictor, suspect, entries).map((each) => each.id);
-      const index = planner.predictor.hypotheses.indexOf(suspect.leading);
-      const against = entries.filter(
-        (each) => (entryLikelihood(planner.predictor, each)[index] ?? 1) < 0.2,
-      );
-      const because = [...state.moved].flatMap(([entry, by]) =>
-        (by.get(suspect.id ?? '') ?? 1) > SPEAKS || own.includes(entry) ? [entry] : [],
-      );
-      return {
-        kind: 'named',
-        suspect: suspectShown(suspect),
-        because,
-        // An exact number is never very probable: what speaks for it does not speak against it.
-        against: against.map((each) => each.id).filter((id) => !because.includes(id)),
-      };
-    }
-    case 'group':
-      return {
-        kind: 'group',
-        suspects: verdict.suspects.map(suspectShown),
-        settles: found.settles.map((each) => testShown(found, each, entries)),
-      };
-    case 'repaired':
-    case 'nothing-found':
-      return { kind: verdict.kind };
-    case 'surprise': {
-      const { entry, stands, wouldTake } = verdict.misfit;
-      const other = wouldTake === undefined ? undefined : planner.predictor.hypotheses[wouldTake];
-      return {
-        kind: 'surprise',
-        entry,
-        stands,
-        wouldTake: other && { id: other.suspect, probability: other.prior, faults: other.causes },
-      };
-    }
-    case 'open':
-      if (verdict.needs !== 'second-look') return { kind: 'open', needs: verdict.needs };
-      if (!secondLook) return { kind: 'open', needs: 'test' };
-      return {
-        kind: 'open',
-        needs: 'second-look',
-        secondLook,
-        good: goodOf(
-          planner.predictor,
-          entries.find((each) => each.id === secondLook.entry),
-        ),
-      };
-  }
 }

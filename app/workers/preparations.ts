@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { Prepared } from '../../core/plan/unitDiagnosis';
+import type { FirstAdvice } from './firstAdvice';
 import { preparationName } from './preparationName';
 
 /** Put in when the worker is built: what the engine is known by, and the preparations that ship with the app. */
@@ -35,6 +36,17 @@ export async function preparationOf(name: string | undefined): Promise<Prepared 
       if (answer.ok) return (await answer.json()) as Prepared;
     }
     return (await (await database()).get('prepared', name))?.prepared;
+  } catch {
+    return undefined;
+  }
+}
+
+/** What comes first on a built-in unit. */
+export async function firstAdviceNamed(name: string | undefined): Promise<FirstAdvice | undefined> {
+  if (name === undefined || !SHIPPED.includes(name)) return undefined;
+  try {
+    const answer = await fetch(`/prepared/${name}.first.json`);
+    return answer.ok ? ((await answer.json()) as FirstAdvice) : undefined;
   } catch {
     return undefined;
   }

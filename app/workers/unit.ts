@@ -4,7 +4,8 @@ import { unitHypotheses } from '../../core/inference/unitHypotheses';
 import { UnitPredictor } from '../../core/inference/unitPredictor';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import { UnitDiagnosis, type Prepared } from '../../core/plan/unitDiagnosis';
-import { keepPreparation, nameOf, preparationOf } from './preparations';
+import type { FirstAdvice } from './firstAdvice';
+import { firstAdviceNamed, keepPreparation, nameOf, preparationOf } from './preparations';
 
 /** What is known of one diagram, each thing found out when it is first asked for. */
 export class Unit {
@@ -39,7 +40,7 @@ export class Unit {
   }
 
   /** @param progress hears how far it is, where nobody has prepared the unit before */
-  diagnosis(progress: (share: number) => void): UnitDiagnosis {
+  diagnosis(progress: (share: number) => void = () => undefined): UnitDiagnosis {
     if (this.made) return this.made;
     const { diagram, runs, kept } = this;
     const made = new UnitDiagnosis(diagram, ORDINARY_METER, kept ? undefined : progress, {
@@ -62,6 +63,14 @@ export class Unit {
 }
 
 const units = new Map<string, Promise<Unit>>();
+const firsts = new Map<string, Promise<FirstAdvice | undefined>>();
+
+/** What comes first on a unit, where that was worked out before. */
+export function firstAdviceFor(key: string, diagram: Diagram): Promise<FirstAdvice | undefined> {
+  const first = firsts.get(key) ?? nameOf(diagram).then(firstAdviceNamed);
+  firsts.set(key, first);
+  return first;
+}
 
 /** Diagrams with the same key are the same. */
 export function unitOf(key: string, diagram: Diagram): Promise<Unit> {

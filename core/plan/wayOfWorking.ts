@@ -35,6 +35,9 @@ export const USUAL_WAY: WayOfWorking = {
   place: 'any',
 };
 
+/** As the app begins: who uses it stands before the unit, and mostly before its owner. */
+export const BESIDE_THE_OWNER: WayOfWorking = { ...USUAL_WAY, asks: true };
+
 /** What a shop may choose for it; never nothing. From memory. */
 export const HARM_MINUTES = [30, 60, 240] as const;
 

@@ -29,7 +29,7 @@ export interface PageLoad {
 }
 
 /** What is written down in the page from its first line on. */
-interface Written {
+export interface Written {
   paints: Record<string, number>;
   seen: Record<string, number>;
   tasks: [start: number, lasted: number][];
@@ -74,13 +74,13 @@ function whenInSight(
 }
 
 /** A function as text for the page; what wraps the names of functions here means nothing there. */
-const inPage = (of: (...args: never[]) => void): string =>
+export const inPage = (of: (...args: never[]) => void): string =>
   `globalThis.__name ??= (each) => each; (${String(of)})(...arguments)`;
 
 /** The page of a browser, measured. */
 export class Measured {
   private constructor(
-    private readonly page: Browser,
+    readonly page: Browser,
     private readonly send: (command: string, params: object) => Promise<unknown>,
   ) {}
 

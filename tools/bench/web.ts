@@ -15,18 +15,23 @@ import { compress } from '../compressed';
 import { needDebian } from '../debian';
 import { exportPage } from '../webBuild';
 import { Measured, PHONES, type PageLoad, type Phone } from './pageLoad';
+import { pressesOf, type PagePress } from './pagePress';
 
 const RUNS = 5;
 const EMPTY = join('tools', 'bench', 'emptyPage');
 
 /** One page under one condition, each run of it. */
 type Loads = Record<string, PageLoad[]>;
-/** From the press on a call to its first advice, in milliseconds, by unit. */
-type Advice = Record<Phone, Record<string, number>>;
+/** A call on one unit: milliseconds from the press on it to its first advice, and what each answer took then. */
+interface CallOf {
+  first: number;
+  presses: PagePress[];
+}
+type Calls = Record<Phone, Record<string, CallOf>>;
 
 /**
  * `./yarrix bench web [--only UNIT] [--json]`: the first page on a cheap phone and on this machine, beside a page of one word
- * of the same platform, in turns; then the first advice of a call on every unit, right after a cold load.
+ * of the same platform, in turns; then a call on every unit: its first advice right after a cold load, and what follows each answer.
  */
 export async function benchWeb(json: boolean, only: string | undefined): Promise<number> {
   const units = LIBRARY.filter(({ id }) => only === undefined || id === only);
@@ -36,11 +41,11 @@ export async function benchWeb(json: boolean, only: string | undefined): Promise
   const yarrix = await Yarrix.fresh();
   try {
     const loads = await loadsOf(empty.address, yarrix.address);
-    const advice: Advice = { cheap: {}, 'as it is': {} };
+    const calls: Calls = { cheap: {}, 'as it is': {} };
     for (const phone of Object.keys(PHONES) as Phone[])
-      for (const unit of units) advice[phone][unit.id] = await firstAdvice(yarrix, phone, unit);
-    if (json) outJson({ loads, advice });
-    else say(loads, advice);
+      for (const unit of units) calls[phone][unit.id] = await callOn(yarrix, phone, unit);
+    if (json) outJson({ loads, calls });
+    else say(loads, calls);
   } finally {
     await yarrix.end();
     empty.end();
@@ -92,13 +97,13 @@ async function opened<T>(phone: Phone, measure: (page: Measured) => Promise<T>):
 }
 
 /** A call whose complaint is told, pressed in the list as soon as that is there, from a cold load on. */
-async function firstAdvice(yarrix: Yarrix, phone: Phone, unit: Diagram): Promise<number> {
+async function callOn(yarrix: Yarrix, phone: Phone, unit: Diagram): Promise<CallOf> {
   const call = await toldCall(yarrix, unit);
   const row = `[data-testid="call-${call}"]`;
   return opened(phone, async (page) => {
     await page.load(`${yarrix.address}/`, row, 0);
     const [from, at] = await page.press([row, '[data-testid=work]'], '[data-testid=why]');
-    return at - from;
+    return { first: at - from, presses: await pressesOf(page.page) };
   });
 }
 
@@ -125,7 +130,7 @@ async function toldCall(yarrix: Yarrix, unit: Diagram): Promise<string> {
 const median = (of: readonly number[]): number =>
   [...of].sort((one, two) => one - two)[Math.floor(of.length / 2)] ?? NaN;
 
-function say(loads: Loads, advice: Advice): void {
+function say(loads: Loads, calls: Calls): void {
   const ms = (of: number): string => of.toFixed(0).padStart(7);
   out(
     `medians of ${RUNS} runs, milliseconds; bytes on the wire; script that the page begins with, requests until in sight`,
@@ -158,10 +163,18 @@ function say(loads: Loads, advice: Advice): void {
     out(
       `${phone}: ${ratio((each) => each.inSight)} times the empty page until in sight, ${ratio(script)} times its script`,
     );
-    const all = Object.entries(advice[phone]).sort(([, one], [, two]) => two - one);
-    const slowest = all.slice(0, 3).map(([unit, at]) => `${unit} ${at.toFixed(0)}`);
-    out(
-      `${phone}: first advice after the press on a call, ${all.length} units: median ${median(all.map(([, at]) => at)).toFixed(0)}, slowest ${slowest.join(', ')}`,
-    );
+    const units = Object.entries(calls[phone]);
+    const times = (title: string, pick: (call: CallOf) => number[]): void => {
+      const all = units.flatMap(([unit, call]) => pick(call).map((at) => ({ unit, at })));
+      all.sort((one, two) => two.at - one.at);
+      const slowest = all.slice(0, 3).map(({ unit, at }) => `${unit} ${at.toFixed(0)}`);
+      out(
+        `${phone}: ${title}, ${all.length} on ${units.length} units: median ${median(all.map(({ at }) => at)).toFixed(0)}, nine of ten within ${(all[Math.floor(all.length / 10)]?.at ?? NaN).toFixed(0)}, slowest ${slowest.join(', ')}`,
+      );
+    };
+    times('first advice after the press on a call', ({ first }) => [first]);
+    times('from an answer to its meaning', ({ presses }) => presses.map((each) => each.meaning));
+    times('from an answer to the next advice', ({ presses }) => presses.map((each) => each.advice));
+    times('longest task after an answer', ({ presses }) => presses.map((each) => each.longest));
   }
 }
