@@ -30,12 +30,11 @@ interface CallOf {
 type Calls = Record<Phone, Record<string, CallOf>>;
 
 /**
- * `./yarrix bench web [--only UNIT] [--json]`: the first page on a cheap phone and on this machine, beside a page of one word
+ * `./yarrix bench web [--only UNIT,...] [--json]`: the first page on a cheap phone and on this machine, beside a page of one word
  * of the same platform, in turns; then a call on every unit: its first advice right after a cold load, and what follows each answer.
  */
 export async function benchWeb(json: boolean, only: string | undefined): Promise<number> {
-  const units = LIBRARY.filter(({ id }) => only === undefined || id === only);
-  if (!units.length) throw new BadInput(`--only ${only ?? ''}: no built-in unit has this id`);
+  const units = only === undefined ? LIBRARY : only.split(',').map(unitNamed);
   await needDebian(['postgresql', 'chromium', 'chromium-driver']);
   const empty = await emptyPage();
   const yarrix = await Yarrix.fresh();
@@ -51,6 +50,12 @@ export async function benchWeb(json: boolean, only: string | undefined): Promise
     empty.end();
   }
   return EXIT.done;
+}
+
+function unitNamed(id: string): Diagram {
+  const unit = LIBRARY.find((each) => each.id === id);
+  if (!unit) throw new BadInput(`--only ${id}: no built-in unit has this id`);
+  return unit;
 }
 
 /** The page of one word, built with the settings of ours and served as ours is. */

@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { FlatList, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { CallSummary } from '../../../contract/call';
 import { foldText, matches as hasWords } from '../../../core/describe/searchWords';
@@ -11,6 +11,7 @@ import type { KeyHint } from '../../ui/KeysCard';
 import { Notice } from '../../ui/Notice';
 import { OneOf } from '../../ui/OneOf';
 import { RowLink } from '../../ui/RowLink';
+import { LONG_LIST } from '../../ui/longList';
 import { Type } from '../../ui/Type';
 import { sayWhen } from '../../ui/sayTime';
 import { useKeys } from '../../ui/useKeys';
@@ -60,6 +61,8 @@ export function CallsList({ opened }: { opened?: string }) {
   const newCall = (): void => router.navigate('/new');
   useKeys({ n: newCall, '/': () => focusOn('search') });
 
+  // What says times takes longer to make than the rows themselves: they come right after.
+  const timed = useIdle();
   const found = calls.filter((call) => belongs(call, show) && matches(call, search));
   // In a low window the list needs the room, and what it is looked through by scrolls with it.
   const low = useWindowDimensions().height < LOW_UNDER;
@@ -91,7 +94,7 @@ export function CallsList({ opened }: { opened?: string }) {
         ListHeaderComponent={low ? tools : null}
         data={found}
         keyExtractor={(call) => call.id}
-        renderItem={({ item }) => <CallRow call={item} here={item.id === opened} />}
+        renderItem={({ item }) => <CallRow call={item} here={item.id === opened} timed={timed} />}
         contentContainerStyle={styles.list}
         initialNumToRender={FIRST_ROWS}
         onEndReached={() => void dispatch(loadMoreCalls())}
@@ -102,6 +105,7 @@ export function CallsList({ opened }: { opened?: string }) {
             retry={() => void dispatch(loadCalls(search))}
           />
         }
+        {...LONG_LIST}
         testID="calls"
       />
       <View style={styles.foot}>
@@ -130,10 +134,14 @@ function matches(call: CallSummary, search: string): boolean {
   return hasWords(foldText(text), search);
 }
 
-function CallRow({ call, here }: { call: CallSummary; here: boolean }) {
+interface RowProps {
+  call: CallSummary;
+  here: boolean;
+  timed: boolean;
+}
+
+const CallRow = memo(({ call, here, timed }: RowProps) => {
   const { make, model, place } = call.appliance;
-  // What says times takes longer to make than the rows themselves: they come right after.
-  const timed = useIdle();
   return (
     <RowLink
       href={`/call/${call.id}`}
@@ -165,7 +173,8 @@ function CallRow({ call, here }: { call: CallSummary; here: boolean }) {
       </View>
     </RowLink>
   );
-}
+});
+CallRow.displayName = 'CallRow';
 
 function Empty({ state, retry }: { state: string; retry: () => void }) {
   switch (state) {

@@ -6,6 +6,7 @@ import { sayMoved } from '../../../core/describe/entryMeaning';
 import { sayEvidence } from '../../../core/describe/unit';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { LONG_LIST } from '../../ui/longList';
 import { Type } from '../../ui/Type';
 import { space, useTheme } from '../../theme/theme';
 import type { ShownFindings } from '../../workers/diagnosis';
@@ -49,6 +50,7 @@ export function Log({ work, above }: { work: Work; above: ReactElement }) {
           <Head work={work} findings={findings} />
         </View>
       }
+      {...LONG_LIST}
       testID="evidence"
     />
   );

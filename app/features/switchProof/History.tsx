@@ -1,6 +1,7 @@
 import { useMemo, useRef, type ReactNode } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/Button';
+import { LONG_LIST } from '../../ui/longList';
 import { Type } from '../../ui/Type';
 import { useBackToTop } from '../../ui/useBackToTop';
 import { useAppSelector } from '../../state/hooks';
@@ -61,6 +62,7 @@ export function History({
       }
       ListEmptyComponent={<Type tone="soft">No readings yet.</Type>}
       ListFooterComponent={<View style={styles.below}>{below}</View>}
+      {...LONG_LIST}
       testID="history"
     />
   );

@@ -7,8 +7,8 @@ import { Field } from '../../ui/Field';
 import type { KeyHint } from '../../ui/KeysCard';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
-import { radius, space, touch, useTheme } from '../../theme/theme';
-import { Icon } from '../../ui/Icon';
+import { radius, space, useTheme } from '../../theme/theme';
+import { PadKey, type KeypadKey } from './PadKey';
 
 interface Props {
   /** Which reading it is for: what was typed for another is gone. */
@@ -24,15 +24,6 @@ interface Props {
   busy?: boolean;
   /** The range that the dial of a manual meter is on, and what says that it was turned. */
   dial?: { range: { name: string }; turn: () => void };
-}
-
-interface Key {
-  id: string;
-  label: string;
-  /** What it is on a keyboard. */
-  letter?: string;
-  press: () => void;
-  tone?: 'word' | 'unit';
 }
 
 /** What the keys of a keyboard enter. */
@@ -92,13 +83,13 @@ export function Keypad({
     if (typed) say(`${typed}${suffix}`);
     else setProblem({ kind: 'unreadable', message: 'Type the number first, then its unit.' });
   };
-  const number = (label: string): Key => ({
+  const number = (label: string): KeypadKey => ({
     id: label === '.' ? 'point' : label,
     label,
     letter: label,
     press: digit(label),
   });
-  const words: Key[] =
+  const words: KeypadKey[] =
     measures === 'volts'
       ? [{ id: 'none', label: 'Nothing: 0 V', letter: 'n', press: () => say('0 V'), tone: 'word' }]
       : [
@@ -108,7 +99,7 @@ export function Keypad({
           { id: 'lone-one', label: 'Lone 1', letter: 'l', press: () => say('1 .'), tone: 'word' },
           { id: 'jumps', label: 'Jumps', letter: 'j', press: () => say('jumps'), tone: 'word' },
         ];
-  const units: Key[] =
+  const units: KeypadKey[] =
     measures === 'volts'
       ? [
           { id: 'millivolt', label: 'mV', letter: 'm', press: unit(' mV'), tone: 'unit' },
@@ -119,13 +110,13 @@ export function Keypad({
           { id: 'kilohm', label: 'kΩ', letter: 'k', press: unit('k'), tone: 'unit' },
           { id: 'ohm', label: 'Ω', letter: 'Enter', press: unit(' ohm'), tone: 'unit' },
         ];
-  const back: Key = {
+  const back: KeypadKey = {
     id: 'back',
     label: 'Delete',
     letter: 'Backspace',
     press: () => setTyped((before) => before.slice(0, -1)),
   };
-  const rows: Key[][] = [
+  const rows: KeypadKey[][] = [
     words,
     [number('7'), number('8'), number('9'), back, ...units.slice(0, -2)],
     [number('4'), number('5'), number('6'), number('0'), ...units.slice(-2, -1)],
@@ -216,58 +207,6 @@ function InWords({ say, close }: { say: (said: string) => void; close: () => voi
   );
 }
 
-function PadKey({ of: key, letters, waiting }: { of: Key; letters: boolean; waiting: boolean }) {
-  const palette = useTheme();
-  const ground = waiting ? palette.act : palette.card;
-  const colour = waiting ? palette.onAct : palette.ink;
-  const letter = letters && key.tone ? key.letter : undefined;
-  return (
-    <Pressable
-      accessibilityRole="button"
-      accessibilityLabel={NAMES[key.id] ?? key.label}
-      testID={`key-${key.id}`}
-      onPress={key.press}
-      style={({ pressed }) => [
-        styles.key,
-        { backgroundColor: pressed ? palette.line : ground, borderColor: palette.line },
-      ]}
-    >
-      {key.id === 'back' ? (
-        <Icon name="delete" size={24} color={colour} />
-      ) : (
-        <Type
-          size={key.tone === 'word' ? 'body' : 'title'}
-          weight="heavy"
-          style={{ color: colour }}
-        >
-          {key.label}
-        </Type>
-      )}
-      {letter && (
-        <Type size="small" weight="mono" style={{ color: waiting ? palette.onAct : palette.soft }}>
-          {letter === 'Enter' ? '⏎' : letter.toUpperCase()}
-        </Type>
-      )}
-    </Pressable>
-  );
-}
-
-const NAMES: Record<string, string> = {
-  beep: 'It beeps',
-  silent: 'It stays silent',
-  over: 'OL, above the range',
-  'lone-one': 'A lone 1 at the left',
-  jumps: 'It jumps',
-  back: 'Delete the last digit',
-  ohm: 'ohm',
-  kilohm: 'kilohm',
-  megohm: 'megohm',
-  none: 'No volts',
-  volt: 'volt',
-  millivolt: 'millivolt',
-  point: 'decimal point',
-};
-
 function Problem({
   problem,
   say,
@@ -321,13 +260,5 @@ const styles = StyleSheet.create({
   underline: { textDecorationLine: 'underline' },
   grow: { flex: 1 },
   row: { flexDirection: 'row', gap: 6 },
-  key: {
-    flex: 1,
-    minHeight: touch.key,
-    borderRadius: radius.small,
-    borderWidth: 1,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
   problem: { borderRadius: radius.medium, padding: space.m, gap: space.s },
 });
