@@ -30,7 +30,7 @@ const USAGE = `./yarrix COMMAND
   draw DIAGRAM [--steps "..."] [--fault F]... the ladder as an SVG, alive after some steps
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
   bench engine|proof|server [--json]               how fast, measured in one run
-  bench web [--only UNIT] [--json]                 the first page beside an empty one, and the first advice
+  bench web [--only UNIT,...] [--json]             the first page beside an empty one, first advice, answers
   bench diagnosis [--only UNIT] [--json]           how good the advice is, on every built-in unit
   bench generality [--units N] [--seed N] [--json]  the same on units that are made up, and on poorer diagrams
   check FILE [--diagram D --part P] [--json]  whether a diagram or table would be taken

@@ -3,8 +3,10 @@ import {
   copyFileSync,
   existsSync,
   mkdirSync,
+  mkdtempSync,
   readdirSync,
   readFileSync,
+  renameSync,
   rmSync,
   statSync,
   writeFileSync,
@@ -43,24 +45,39 @@ const SOURCES = [
 /** What is prepared of a unit depends on. */
 const ENGINE = ['core', 'app/workers/firstAdvice.ts', 'app/workers/shownFindings.ts'];
 /** Kept inside the folder it speaks of, so that a bundle removed by hand is made again. */
-const STAMP = join(WEB, '.sources');
+const STAMP = '.sources';
+const CACHE = join(ROOT, 'node_modules', '.cache');
 
 /** Builds the web application and its service worker when a source has changed. */
 export async function buildWeb(): Promise<void> {
   const hash = hashOf(SOURCES.map((each) => join(ROOT, each)));
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
+  const stamp = join(WEB, STAMP);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   process.stderr.write('yarrix: building the web application\n');
-  rmSync(WEB, { recursive: true, force: true });
+  // Made beside the one that is served, and put in its place whole: another start may build too.
+  mkdirSync(CACHE, { recursive: true });
+  const made = mkdtempSync(join(CACHE, 'yarrix-web-'));
+  try {
+    await buildInto(made);
+    writeFileSync(join(made, STAMP), hash);
+    rmSync(WEB, { recursive: true, force: true });
+    renameSync(made, WEB);
+  } finally {
+    rmSync(made, { recursive: true, force: true });
+  }
+}
+
+async function buildInto(web: string): Promise<void> {
   const engine = hashOf(ENGINE.map((each) => join(ROOT, each)));
-  const [prepared] = await Promise.all([prepareLibrary(engine), exportPage(WEB)]);
-  mkdirSync(join(WEB, 'prepared'));
+  const [prepared] = await Promise.all([prepareLibrary(engine), exportPage(web)]);
+  mkdirSync(join(web, 'prepared'));
   for (const file of [...prepared.values()].flat())
-    copyFileSync(file, join(WEB, 'prepared', basename(file)));
-  await buildWorkers(engine, [...prepared.keys()]);
-  await dressFirstPage(WEB);
+    copyFileSync(file, join(web, 'prepared', basename(file)));
+  await buildWorkers(web, engine, [...prepared.keys()]);
+  await dressFirstPage(web);
   // With the service worker a page opens again while the server is away.
   await generateSW({
-    globDirectory: WEB,
+    globDirectory: web,
     globPatterns: ['**/*.{html,js,css,woff2,png,ico,svg,json}'],
     // Preparations come with the units that are worked with.
     globIgnores: ['sw.js', 'workbox-*.js', 'prepared/*'],
@@ -71,7 +88,7 @@ export async function buildWeb(): Promise<void> {
         options: { cacheName: 'prepared', expiration: { maxEntries: 120 } },
       },
     ],
-    swDest: join(WEB, 'sw.js'),
+    swDest: join(web, 'sw.js'),
     maximumFileSizeToCacheInBytes: 8 * 2 ** 20,
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
@@ -81,9 +98,8 @@ export async function buildWeb(): Promise<void> {
     sourcemap: false,
     inlineWorkboxRuntime: true,
   });
-  compress(WEB);
-  keepWithinBudget(WEB);
-  writeFileSync(STAMP, hash);
+  compress(web);
+  keepWithinBudget(web);
 }
 
 /**
@@ -109,10 +125,10 @@ export async function exportPage(folder: string, routes?: string): Promise<void>
 }
 
 /** Big computation runs beside the page, in bundles of its own. */
-async function buildWorkers(engine: string, shipped: string[]): Promise<void> {
+async function buildWorkers(web: string, engine: string, shipped: string[]): Promise<void> {
   await build({
     entryPoints: { diagnosis: join(ROOT, 'app', 'workers', 'diagnosis.worker.ts') },
-    outdir: join(WEB, 'workers'),
+    outdir: join(web, 'workers'),
     bundle: true,
     minify: true,
     format: 'iife',
@@ -123,7 +139,7 @@ async function buildWorkers(engine: string, shipped: string[]): Promise<void> {
   // The layout of drawings comes with a worker of its own.
   copyFileSync(
     join(ROOT, 'node_modules', 'elkjs', 'lib', 'elk-worker.min.js'),
-    join(WEB, 'workers', 'elk.js'),
+    join(web, 'workers', 'elk.js'),
   );
 }
 
