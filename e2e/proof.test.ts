@@ -21,6 +21,14 @@ const readings = async (id: string): Promise<string[]> => {
 /** What comes before the first reading of a switch. */
 const GATES = ['made-safe', 'meter-proved', 'gate-done'];
 
+/** Notes how high that stands which says what waits to be sent. */
+const WATCH_STRIP = `
+  window.pushed = [];
+  new MutationObserver(() => {
+    const strip = document.querySelector('[data-testid=waiting]');
+    if (strip) pushed.push(strip.offsetHeight);
+  }).observe(document, { childList: true, subtree: true });`;
+
 describe('a phone', () => {
   let page: Browser;
   beforeAll(async () => {
@@ -59,10 +67,15 @@ describe('a phone', () => {
     await page.press('choice-none');
     await page.press('written-close');
 
+    await page.driver.executeScript(WATCH_STRIP);
     const took = await enterAndMeasure(page, ['0', 'point', '3', 'ohm']);
     process.stderr.write(`a reading is on screen with its meaning after ${took.toFixed(0)} ms\n`);
     await page.says('meaning', /Closed, as it should be/);
     await page.gone('waiting');
+    // While the server answers, nothing moves under the thumb.
+    const pushed = await page.driver.executeScript<number[]>('return pushed');
+    expect(pushed.length).toBeGreaterThan(0);
+    expect(Math.max(...pushed)).toBe(0);
 
     await page.driver.navigate().refresh();
     await page.says('verdict', /Half proved: 1 of 4/);

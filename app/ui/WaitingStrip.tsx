@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useAppSelector } from '../state/hooks';
 import type { OutboxItem } from '../sync/outboxItem';
@@ -10,6 +11,9 @@ import { sayTime } from './sayTime';
 /** A clock that is off by more is told: times in the log are then put right by the server's. */
 const CLOCK_OFF_MS = 60_000;
 
+/** What is sent sooner is not spoken of: the page would move under a thumb with every entry. */
+const SLOW_MS = 2000;
+
 /** What waits on this device and since when, and whether anything may be lost with it. */
 export function WaitingStrip() {
   const palette = useTheme();
@@ -17,7 +21,11 @@ export function WaitingStrip() {
   const waiting = items.filter((each) => !each.refused);
   const unkept = waiting.filter((each) => each.unkept);
   const off = Math.abs(skewMs) > CLOCK_OFF_MS;
+  const oldest = waiting.length ? sinceOf(waiting) : undefined;
+  const slow = useSlow(oldest);
   if (waiting.length === 0 && away === null && !off) return null;
+  if (away === null && !off && !slow && unkept.length === 0)
+    return <View testID="waiting" style={styles.unseen} />;
   return (
     <View
       style={[
@@ -56,12 +64,27 @@ export function WaitingStrip() {
   );
 }
 
+const sinceOf = (waiting: readonly OutboxItem[]): number =>
+  Math.min(...waiting.map((each) => each.since));
+
+/** Whether what waits since then has waited for long; undefined for nothing. */
+function useSlow(oldest: number | undefined): boolean {
+  const [slow, setSlow] = useState<number>();
+  useEffect(() => {
+    if (oldest === undefined) return;
+    // Of a clock that was set back nothing is expected.
+    const left = Math.min(SLOW_MS, Math.max(0, oldest + SLOW_MS - Date.now()));
+    const timer = setTimeout(() => setSlow(oldest), left);
+    return () => clearTimeout(timer);
+  }, [oldest]);
+  return oldest !== undefined && slow === oldest;
+}
+
 function says(waiting: readonly OutboxItem[], away: string | null): string {
   const count = waiting.length;
   if (away === null) return `Sending ${count}`;
   if (count === 0) return 'No server. What you enter is kept here';
-  const since = new Date(Math.min(...waiting.map((each) => each.since)));
-  const at = sayTime(since);
+  const at = sayTime(new Date(sinceOf(waiting)));
   return `No server. ${count} kept on this device since ${at}, sent when it is back`;
 }
 
@@ -93,4 +116,5 @@ const styles = StyleSheet.create({
     paddingVertical: space.xs,
   },
   says: { flexShrink: 1 },
+  unseen: { height: 0 },
 });

@@ -22,7 +22,7 @@ import { useInHand } from './useInHand';
 import { PickedCard } from './PickedCard';
 import { useOwnReading } from './useOwnReading';
 import { usePicked } from './usePicked';
-import { useWork, type MeterTest, type Work } from './useWork';
+import { useWork, type Work } from './useWork';
 import { WiringPane } from './WiringPane';
 
 /** From complaint to part: what is known of the unit, who is suspected, what to test next. */
@@ -119,18 +119,18 @@ function Opened({ work, back }: { work: Work; back: string }) {
     done();
     return undefined;
   };
-  // Between two readings it stays where it is.
-  const busy = work.thinking && adding === undefined;
-  const [before, setBefore] = useState<MeterTest>();
-  if (!busy && before !== reading) setBefore(reading);
-  const padFor = busy ? before : reading;
-  const pad = padFor && (
+  // Between two readings the keys stay where they are.
+  const busy = work.thinking && !work.stopped && !work.failed && adding === undefined;
+  const [before, setBefore] = useState(reading?.kind);
+  if (!busy && before !== reading?.kind) setBefore(reading?.kind);
+  const kind = busy ? before : reading?.kind;
+  const pad = kind && (
     <Keypad
       busy={busy}
       reading={`${evidence.length} ${hand.at}`}
       letters={wide}
       active={sight}
-      measures={padFor.kind === 'volt' ? 'volts' : 'ohms'}
+      measures={kind === 'volt' ? 'volts' : 'ohms'}
       dial={dial}
       enter={enter}
     />
