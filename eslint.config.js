@@ -3,7 +3,7 @@ const expo = require('eslint-config-expo/flat');
 const typescript = require('@typescript-eslint/eslint-plugin');
 
 module.exports = defineConfig([
-  { ignores: ['dist/', '.yarrix/', 'node_modules/'] },
+  { ignores: ['dist/', '.expo/', '.yarrix/', 'node_modules/'] },
   expo,
   {
     files: ['*.js', 'tools/*.js'],

@@ -46,7 +46,8 @@ const SOURCES = [
 const ENGINE = ['core', 'app/workers/firstAdvice.ts', 'app/workers/shownFindings.ts'];
 /** Kept inside the folder it speaks of, so that a bundle removed by hand is made again. */
 const STAMP = '.sources';
-const CACHE = join(ROOT, 'node_modules', '.cache');
+/** On the disk that it goes to in the end. */
+const MADE_IN = join(ROOT, '.expo');
 
 /** Builds the web application and its service worker when a source has changed. */
 export async function buildWeb(): Promise<void> {
@@ -55,8 +56,8 @@ export async function buildWeb(): Promise<void> {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   process.stderr.write('yarrix: building the web application\n');
   // Made beside the one that is served, and put in its place whole: another start may build too.
-  mkdirSync(CACHE, { recursive: true });
-  const made = mkdtempSync(join(CACHE, 'yarrix-web-'));
+  mkdirSync(MADE_IN, { recursive: true });
+  const made = mkdtempSync(join(MADE_IN, 'web-'));
   try {
     await buildInto(made);
     writeFileSync(join(made, STAMP), hash);

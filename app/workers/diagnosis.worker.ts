@@ -71,8 +71,7 @@ function lookAhead(
   { tests }: ShownFindings,
 ): void {
   setTimeout(async () => {
-    const made = (await unitOf(key, diagram)).diagnosis();
-    made.foresee(made.weigh(entries), tests[0]?.test);
+    (await unitOf(key, diagram)).diagnosis().foresee(entries, tests[0]?.test);
   });
 }
 
@@ -127,7 +126,7 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
       const weighed = made.weigh(entries);
       const meaning = meaningOf(weighed, entries);
       postMessage({ number, kind: 'meaning', meaning } satisfies WorkerAnswer);
-      const findings = shownFindings(made.advise(weighed, way), entries);
+      const findings = shownFindings(made.advise(weighed, way), entries, meaning);
       lookAhead(question, findings);
       return { number, kind: 'findings', findings };
     }

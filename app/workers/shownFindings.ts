@@ -49,15 +49,19 @@ export function meaningOf(
   };
 }
 
-/** Everything that the work screen shows. */
-export function shownFindings(found: Findings, entries: readonly Evidence[]): ShownFindings {
+/** Everything that the work screen shows. @param meaning of the entries, where that is known already */
+export function shownFindings(
+  found: Findings,
+  entries: readonly Evidence[],
+  meaning = meaningOf(found, entries),
+): ShownFindings {
   const { state, tests, contradictions, pairs, repair } = found;
   const course = state.suspects.slice(0, SHOWN.course).map(({ id }) => ({
     id: id ?? '',
     probabilities: state.course.map((each) => each.get(id ?? '') ?? 0),
   }));
   return {
-    ...meaningOf(found, entries),
+    ...meaning,
     suspects: state.suspects.slice(0, SHOWN.suspects).map(suspectShown),
     supply: supplyPays(found.planner.predictor.diagram, state.suspects, tests[0]?.expected ?? 0),
     verdict: verdictShown(found, entries),

@@ -141,7 +141,7 @@ export class UnitDiagnosis {
   }
 
   /** Works out ahead what a reading of a test will be weighed by, so that its meaning is there with it. */
-  foresee({ entries }: Weighed, test: UnitTest | undefined): void {
+  foresee(entries: readonly Evidence[], test: UnitTest | undefined): void {
     if (test?.kind !== 'ohm' && test?.kind !== 'volt') return;
     const { diagram, meter } = this.predictor;
     const { from, to } = test;

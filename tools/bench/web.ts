@@ -105,10 +105,10 @@ async function opened<T>(phone: Phone, measure: (page: Measured) => Promise<T>):
 async function callOn(yarrix: Yarrix, phone: Phone, unit: Diagram): Promise<CallOf> {
   const call = await toldCall(yarrix, unit);
   const row = `[data-testid="call-${call}"]`;
-  return opened(phone, async (page) => {
-    await page.load(`${yarrix.address}/`, row, 0);
-    const [from, at] = await page.press([row, '[data-testid=work]'], '[data-testid=why]');
-    return { first: at - from, presses: await pressesOf(page.page) };
+  return opened(phone, async (measured) => {
+    await measured.load(`${yarrix.address}/`, row, 0);
+    const [from, at] = await measured.press([row, '[data-testid=work]'], '[data-testid=why]');
+    return { first: at - from, presses: await pressesOf(measured.page) };
   });
 }
 

@@ -58,7 +58,7 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
   const readsTwin = work.knownGood && hand.reading?.kind === 'ohm';
   const toggle = (which: Open) => (): void => setOpen(open === which ? undefined : which);
   const aside = adding !== undefined;
-  const told = begun && !aside;
+  const working = begun && !aside;
   useKeys(
     aside
       ? {
@@ -85,13 +85,13 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
   );
   return (
     <>
-      {told && !work.thinking && (
+      {working && !work.thinking && (
         <>
           <RepairCard work={work} />
           <UnitVerdictCard work={work} />
         </>
       )}
-      {told && <LastEntry work={work} />}
+      {working && <LastEntry work={work} />}
       <Thinking work={work} begun={begun} />
       {(!begun || adding === 'statement') && <ComplaintPane work={work} done={done} />}
       {!begun && (
@@ -118,7 +118,7 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
         <Button icon="x" label="Cancel" testID="say-cancel" onPress={done} />
       )}
       {adding === 'reading' && <OwnReadingPane work={work} own={own} done={done} active={active} />}
-      {told && !work.thinking && (
+      {working && !work.thinking && (
         <>
           <WithoutIt work={work} hand={hand} before={before} />
           <TimeLeft work={work} hand={hand} />
@@ -141,7 +141,7 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
           {readsTwin && <Twin hand={hand} />}
         </>
       )}
-      {told && (
+      {working && (
         <View style={styles.row}>
           {TOLD_BESIDES.map(({ adds, icon, label, testID, shortcut }) => (
             <Button
