@@ -35,6 +35,7 @@ const coreRules = upwards('core', [
   'call',
   'inference',
   'plan',
+  'decide',
   'simulate',
   'describe',
 ]).map((rule) => ({
@@ -60,14 +61,17 @@ module.exports = {
     appOnly('state', ['sync']),
     appOnly('theme', ['state']),
     appOnly('ui', ['theme', 'state', 'sync', 'search']),
-    ...['diagrams', 'safety'].map((feature) => appOnly(`features/${feature}`, BELOW_FEATURES)),
+    ...['diagrams', 'safety', 'ledger'].map((feature) => appOnly(`features/${feature}`, BELOW_FEATURES)),
     // A call is begun beside the drawing of its unit.
-    appOnly('features/calls', [...BELOW_FEATURES, 'features/diagrams']),
+    appOnly('features/calls', [...BELOW_FEATURES, 'features/diagrams', 'features/ledger']),
+    // What is decided asks for the cause, which the ledger keeps.
+    appOnly('features/decide', [...BELOW_FEATURES, 'features/ledger']),
     // Diagnosing a unit shows its drawing and the tables of its switches.
-    appOnly('features/switchProof', [...BELOW_FEATURES, 'features/safety']),
+    appOnly('features/switchProof', [...BELOW_FEATURES, 'features/safety', 'features/ledger']),
     appOnly('features/diagnosis', [
       ...BELOW_FEATURES,
       'features/safety',
+      'features/ledger',
       'features/diagrams',
       'features/switchProof',
     ]),

@@ -12,6 +12,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import type { Found } from '../core/call/decision';
 import type { Diagram } from '../core/diagram/diagram';
 import { MOST_VERSIONS } from './diagram';
 import type { Entry } from './entry';
@@ -80,6 +81,8 @@ export interface CallSummary {
   diagramVersion: number;
   diagramName: string;
   stage: Stage;
+  /** The last verdict that was taken over, and not taken back. */
+  found: Found | null;
   readings: number;
   phoneAt: string;
   lastAt: string;

@@ -13,16 +13,22 @@ import type { Records } from '../core/call/record';
 import { fail, ok, type Result } from '../core/result';
 import { AcknowledgementBody } from './entries/acknowledgement';
 import { ActBody } from './entries/act';
+import { CauseBody } from './entries/cause';
+import { ClosedBody } from './entries/closed';
 import { CorrectionBody } from './entries/correction';
+import { DecisionBody } from './entries/decision';
 import { DiagramVersionBody } from './entries/diagramVersion';
+import { FoundBody } from './entries/found';
 import { LookBody } from './entries/look';
 import { MeasurementBody } from './entries/measurement';
+import { OpenedBody } from './entries/opened';
 import { ReadingBody } from './entries/reading';
 import { RefusalBody } from './entries/refusal';
 import { RetractionBody } from './entries/retraction';
 import { SightBody } from './entries/sight';
 import { StageBody } from './entries/stage';
 import { StatementBody } from './entries/statement';
+import { WireMapBody } from './entries/wireMap';
 import { IsMoment } from './moment';
 import { MOST_ENTRIES } from './limits';
 import type { InputFault, Problem } from './problem';
@@ -45,6 +51,12 @@ const BODIES: { [K in EntryKind]: new () => Records[K] } = {
   act: ActBody,
   refusal: RefusalBody,
   correction: CorrectionBody,
+  opened: OpenedBody,
+  closed: ClosedBody,
+  'wire-map': WireMapBody,
+  cause: CauseBody,
+  found: FoundBody,
+  decision: DecisionBody,
 };
 
 class NewEntryDto {

@@ -7,7 +7,9 @@ import { addCall } from '../server/db/calls';
 import { addDiagram, newestDiagrams } from '../server/db/diagrams';
 import { addEntries } from '../server/db/entries';
 import { workSwitch } from '../core/simulate/simulatedSwitch';
+import { openLines } from '../core/call/ledger';
 import type { ReadingPlace } from '../core/call/reading';
+import type { LogEntry } from '../core/call/record';
 import { SwitchDiagnosis } from '../core/plan/switchDiagnosis';
 import { parseFault } from '../core/fault/parseFault';
 import { findSwitch } from '../core/diagram/terminal';
@@ -121,12 +123,15 @@ async function loadCall(
     phoneAt: new Date(at).toISOString(),
   });
   let entries = number * 1000;
+  const logged: LogEntry[] = [];
   const log = async (entry: EntryOf): Promise<void> => {
     at += 40_000;
     const phoneAt = new Date(at).toISOString();
+    const id = idOf(4, entries++);
+    logged.push({ id, phoneAt, ...entry } as LogEntry);
     await addEntries(queries, shop, [
       {
-        id: idOf(4, entries++),
+        id,
         entry: { callId, phoneAt, ...entry },
         diagramId: diagram.id,
         version: 1,
@@ -175,7 +180,10 @@ async function loadCall(
       });
     }
   }
-  if (demo.done) await log({ kind: 'stage', body: { stage: 'done' } });
+  if (!demo.done) return;
+  for (const { key } of openLines(diagram, logged))
+    await log({ kind: 'closed', body: { line: key, how: 'back' } });
+  await log({ kind: 'stage', body: { stage: 'done' } });
 }
 
 type EntryOf = NewEntry extends infer E

@@ -2,10 +2,12 @@ import { LRUCache } from 'lru-cache';
 import type { NewEntry } from '../contract/entry';
 import type { InputFault } from '../contract/problem';
 import { findingsInEntry } from '../core/call/entryFindings';
+import { openLines } from '../core/call/ledger';
+import { sayLine } from '../core/describe/ledger';
 import { diagramOfCall } from './db/calls';
 import type { Database } from './db/database';
 import { findDiagram } from './db/diagrams';
-import { namedBy, type Added } from './db/entries';
+import { listEntries, namedBy, type Added } from './db/entries';
 import type { EntryWriter } from './db/entryWriter';
 import { otherContent } from './conflict';
 import { notFound, RefusedRequest, unusable } from './problems';
@@ -42,7 +44,7 @@ export async function storeEntries(
     .filter(({ place }) => !outcomes[place]);
   for (let tries = 0; open.length && tries < MOST_TRIES; tries++) {
     const checked = [];
-    const [now, later] = untilDiagramChanges(open);
+    const [now, later] = untilOneWaits(open);
     for (const each of now) {
       const found = await check(db, shop, each.entry);
       if (!found) outcomes[each.place] = notFound('such call');
@@ -94,17 +96,30 @@ async function check(db: Database, shop: string, entry: NewEntry): Promise<Check
         message: `there is no diagram "${diagramId}" version ${diagramVersion}`,
       });
   }
+  if (entry.kind === 'stage' && entry.body.stage === 'done') {
+    const log = await listEntries(db, shop, entry.callId);
+    faults.push(
+      ...openLines(diagram, log).map((line) => ({
+        path: '/body/stage',
+        message: `${sayLine(diagram, line)}: put it right and tick it, or say why it stays ("${line.key}")`,
+      })),
+    );
+  }
   return { against: worked, faults };
 }
 
-/** Entries up to the first of each call that changes its diagram, and those that are checked against the new one after. */
-function untilDiagramChanges<T extends Pick<SentShape, 'entry'>>(
-  entries: readonly T[],
-): [T[], T[]] {
+/**
+ * Entries up to the first of each call that changes its diagram, and those that are checked against the new one after.
+ * What finishes a call is asked for what came before it, too.
+ */
+function untilOneWaits<T extends Pick<SentShape, 'entry'>>(entries: readonly T[]): [T[], T[]] {
   const changed = new Set<string>();
+  const begun = new Set<string>();
   const [now, later]: [T[], T[]] = [[], []];
   for (const each of entries) {
     const { callId, kind, body } = each.entry;
+    if (kind === 'stage' && body.stage === 'done' && begun.has(callId)) changed.add(callId);
+    begun.add(callId);
     (changed.has(callId) ? later : now).push(each);
     if (kind === 'correction' && body.diagramId !== undefined) changed.add(callId);
   }

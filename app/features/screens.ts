@@ -5,6 +5,8 @@
 export { RefusedCards } from '../ui/RefusedCards';
 export { CallScreen } from './calls/CallScreen';
 export { NewCallScreen } from './calls/NewCallScreen';
+export { DecideScreen } from './decide/DecideScreen';
+export { LedgerScreen } from './ledger/LedgerScreen';
 export { DiagramScreen } from './diagrams/DiagramScreen';
 export { DiagramsScreen } from './diagrams/DiagramsScreen';
 export { SwitchScreen } from './switchProof/SwitchScreen';

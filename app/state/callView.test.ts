@@ -33,6 +33,7 @@ const stored: CallDetail = {
   diagramVersion: 1,
   diagramName: diagram.name,
   stage: 'open',
+  found: null,
   readings: 1,
   phoneAt: at(0),
   lastAt: at(1),

@@ -1,6 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, Stage } from '../../contract/call';
 import type { Entry } from '../../contract/entry';
+import { lastOf } from '../../core/call/takenBack';
 import { freshSummary } from './calls';
 import { diagramKey } from './diagrams';
 import type { OutboxItem } from '../sync/outboxItem';
@@ -51,7 +52,9 @@ export const selectCall = createSelector(
     const stored = calls.open[id];
     if (!stored) return undefined;
     const entries = withWaiting(stored.entries, items, id);
-    const call = corrected({ ...stored, entries, stage: stageAfter(entries, 'open') }, entries);
+    const found = lastOf(entries, 'found')?.body ?? null;
+    const stage = stageAfter(entries, 'open');
+    const call = corrected({ ...stored, entries, stage, found }, entries);
     return withDiagram(call, bodies, entries.slice(stored.entries.length));
   },
 );
@@ -101,6 +104,7 @@ export const selectCalls = createSelector(
             ...call,
             readings,
             stage: stageAfter(added, call.stage),
+            found: lastOf(added, 'found')?.body ?? call.found,
             lastAt: added.at(-1)?.phoneAt ?? call.lastAt,
           },
           added,

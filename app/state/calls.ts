@@ -49,6 +49,7 @@ export const freshSummary = (id: string, body: NewCallDto, diagramName: string):
   diagramVersion: body.diagramVersion,
   diagramName,
   stage: 'open',
+  found: null,
   readings: 0,
   phoneAt: body.phoneAt,
   lastAt: body.phoneAt,

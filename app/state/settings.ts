@@ -1,4 +1,5 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { USUAL_TERMS, type ShopTerms } from '../../core/decide/expectedCost';
 import { METERS } from '../../core/meter/meter';
 import type { Depth } from '../../core/plan/proof';
 import { BESIDE_THE_OWNER, type WayOfWorking } from '../../core/plan/wayOfWorking';
@@ -17,6 +18,9 @@ export interface Settings {
   blind: boolean;
   /** A unit like the one that is worked on, and works, can be read beside it. */
   knownGood: boolean;
+  /** What options are reckoned with, and the sign of the money. */
+  terms: ShopTerms;
+  currency: string;
   /** Diagrams that are at hand first, by id. */
   favourites: string[];
 }
@@ -29,6 +33,8 @@ const initialState: Settings = {
   way: BESIDE_THE_OWNER,
   blind: false,
   knownGood: true,
+  terms: USUAL_TERMS,
+  currency: '$',
   favourites: [],
 };
 
@@ -54,6 +60,7 @@ const slice = createSlice({
       ...payload,
       // A setting that came later has its usual value in what was kept before.
       way: { ...state.way, ...payload?.way },
+      terms: { ...state.terms, ...payload?.terms },
     }));
   },
 });

@@ -1,12 +1,7 @@
 import { StyleSheet, View } from 'react-native';
-import type { Outcome } from '../../core/behaviour/statement';
-import { sayAcknowledged } from '../../core/describe/acknowledged';
-import { sayDoing } from '../../core/describe/outcome';
-import { sayPoints } from '../../core/describe/point';
-import { ACT_WORDS, nameOf, SIGHT_WORDS } from '../../core/describe/unit';
+import { sayLogEntry } from '../../core/describe/logEntry';
+import { nameOf } from '../../core/describe/unit';
 import type { Diagram } from '../../core/diagram/diagram';
-import { REASON_WORDS } from '../../core/describe/refusal';
-import type { NewEntry } from '../../contract/entry';
 import { sayInputFault } from '../../contract/problem';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { discard, refusedItems, tryAgain } from '../sync/outbox';
@@ -77,42 +72,9 @@ function whatItIs(item: OutboxItem, diagram: Diagram | undefined): string {
     case 'calls':
       return `Call: ${item.body.complaint}`;
     case 'tables':
-      return `Contact table of ${named(diagram, item.body.part)}`;
+      return `Contact table of ${diagram ? nameOf(diagram, item.body.part) : 'a part'}`;
     case 'entries':
-      return whatEntryIs(item.body, diagram);
-  }
-}
-
-/** A part by its name; where its diagram is not at hand nobody is shown what the model calls it. */
-const named = (diagram: Diagram | undefined, id: string): string =>
-  diagram ? nameOf(diagram, id) : 'a part';
-
-function whatEntryIs(entry: NewEntry, diagram: Diagram | undefined): string {
-  switch (entry.kind) {
-    case 'reading':
-      return `Reading${diagram ? ` ${sayPoints(diagram, entry.body.from, entry.body.to)}` : ''}: ${entry.body.said}`;
-    case 'statement':
-      return `${entry.body.source === 'told' ? 'Told' : 'Seen'}: ${diagram ? sayDoing(diagram, entry.body.subject, entry.body.outcome as Outcome) : entry.body.outcome}`;
-    case 'look':
-      return `Looked: ${diagram?.looks?.find(({ id }) => id === entry.body.look)?.says ?? 'a quick look'}: ${entry.body.found ? 'found' : 'nothing'}`;
-    case 'sight':
-      return `Noticed: ${named(diagram, entry.body.part)} ${SIGHT_WORDS[entry.body.sight]}`;
-    case 'measurement':
-      return `Measured: ${named(diagram, entry.body.actuator)} ${entry.body.value}`;
-    case 'act':
-      return `Done: ${named(diagram, entry.body.part)} ${ACT_WORDS[entry.body.act]}`;
-    case 'refusal':
-      return `Test not done: ${REASON_WORDS[entry.body.why]}`;
-    case 'correction':
-      return `Corrected: ${Object.values(entry.body).join(', ')}`;
-    case 'doubt':
-      return `Taken back: ${entry.body.reason}`;
-    case 'stage':
-      return entry.body.stage === 'done' ? 'Call finished' : 'Call opened again';
-    case 'acknowledged':
-      return `Confirmed: ${sayAcknowledged(entry.body)}`;
-    case 'diagram':
-      return `Version ${entry.body.version} of the diagram`;
+      return sayLogEntry(diagram, item.body);
   }
 }
 

@@ -4,6 +4,7 @@ export const ICONS = {
   'alert-circle': 0xf102,
   'alert-triangle': 0xf104,
   'arrow-left': 0xf110,
+  'arrow-right': 0xf112,
   'book-open': 0xf123,
   camera: 0xf128,
   check: 0xf12b,

@@ -37,6 +37,8 @@ export type WorkerQuestion = { number: number } & AskedUnit &
     | { ask: 'shown'; at: ReadAt; from: TerminalRef; to: TerminalRef; faults: Fault[][] }
     /** How a good unit stands while it is read. */
     | { ask: 'stand'; at: ReadAt }
+    /** How the last repair stands. */
+    | { ask: 'repair'; entries: readonly Evidence[] }
     | { ask: 'findings' | 'schools'; entries: readonly Evidence[]; way: WayOfWorking }
   );
 
@@ -123,6 +125,7 @@ export type WorkerAnswer = { number: number } & (
   | SaidMeanwhile
   | { kind: 'prepared' }
   | { kind: 'findings'; findings: ShownFindings }
+  | { kind: 'repair'; repair: RepairStanding | undefined }
   | { kind: 'proof'; steps: ProofStep[] }
   | { kind: 'shown'; shown: Shown[] }
   | { kind: 'stand'; showing: Showing }

@@ -10,6 +10,7 @@ import { drawnShowing, showingOf, type Showing } from '../../core/drawing/showin
 import type { Diagram } from '../../core/diagram/diagram';
 import { switches } from '../../core/diagram/terminal';
 import { proofOf } from '../../core/plan/proof';
+import { repairStanding } from '../../core/plan/repair';
 import type { Fault } from '../../core/fault/fault';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import type { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
@@ -111,6 +112,8 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
     }
     case 'shown':
       return { number, kind: 'shown', shown: shownBetween(unit, question) };
+    case 'repair':
+      return { number, kind: 'repair', repair: repairStanding(unit.predictor, question.entries) };
     case 'lines':
       return { number, kind: 'lines', lines: linePaths(diagram, unit.runs.of([])) };
     case 'prepare':

@@ -1,9 +1,11 @@
 import { useEffect, useState } from 'react';
 import type { LinePath } from '../../core/behaviour/linePath';
+import { isRepair, type Evidence } from '../../core/call/evidence';
 import type { Diagram, TerminalRef } from '../../core/diagram/diagram';
 import type { Showing } from '../../core/drawing/showing';
 import type { Fault } from '../../core/fault/fault';
 import type { ReadAt, Shown } from '../../core/inference/shownUnder';
+import type { RepairStanding } from '../../core/plan/repair';
 import { askWorker, type Asked, type WorkerAnswer } from './diagnosis';
 
 /** A question is the same while its text is; the last answer stays until the next is there. */
@@ -62,6 +64,23 @@ export function useStand(key: string, diagram: Diagram, at: ReadAt): Showing | u
 export const useLines = (key: string, diagram: Diagram): LinePath[] | undefined =>
   useAnswer({ ask: 'lines', key, diagram }, key, linesIn);
 
+/** How the last repair of a unit stands; undefined without one, and until the worker has answered. */
+export function useRepair(
+  key: string,
+  diagram: Diagram,
+  entries: readonly Evidence[],
+): RepairStanding | undefined {
+  const question: Asked | undefined = entries.some(isRepair)
+    ? { ask: 'repair', key, diagram, entries }
+    : undefined;
+  return useAnswer(
+    question,
+    question ? `${key} ${entries.map(({ id }) => id).join()}` : '',
+    repairIn,
+  );
+}
+
+const repairIn = (answer: WorkerAnswer) => (answer.kind === 'repair' ? answer.repair : undefined);
 const linesIn = (answer: WorkerAnswer) => (answer.kind === 'lines' ? answer.lines : undefined);
 const shownIn = (answer: WorkerAnswer) => (answer.kind === 'shown' ? answer.shown : undefined);
 const showingIn = (answer: WorkerAnswer) => (answer.kind === 'stand' ? answer.showing : undefined);

@@ -12,10 +12,11 @@ import {
   type QuantityState,
   type Setup,
 } from '../diagram/setup';
-import { findSwitch, findTerminal, owners } from '../diagram/terminal';
+import { findSwitch, findTerminal, owners, partAt } from '../diagram/terminal';
 import { loopSuspect } from '../fault/place';
 import { METERS, type Meter } from '../meter/meter';
 import type { Result } from '../result';
+import { lineNamed } from './ledgerLine';
 import { shownIn, type LogEntry, type ReadingRecord, type Records } from './record';
 
 /** An entry before it has its id and its time. */
@@ -37,6 +38,14 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
   const named = (path: string, id: string): void => {
     const ids = [...owners(diagram), ...diagram.wires].map((each) => each.id);
     if (!ids.includes(id)) report(path, `there is no part "${id}"`);
+  };
+  // A quantity is put right too, and a loop is cleaned as a whole.
+  const suspected = (path: string, id: string): void => {
+    const others = [
+      ...diagram.actuators.flatMap((each) => (each.kind === 'quantity' ? [each.id] : [])),
+      ...loopsOf(diagram).map(({ source }) => loopSuspect(source.id)),
+    ];
+    if (!others.includes(id)) named(path, id);
   };
   const drawn = drawnSetup(diagram);
   const bridge = (path: string, pair: readonly TerminalRef[], setup = drawn): void => {
@@ -102,15 +111,9 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
         report('/felt', 'only a temperature is felt to be cold, warm or hot, by hand');
       break;
     }
-    case 'act': {
-      // A quantity is put right too, and a loop is cleaned as a whole.
-      const others = [
-        ...diagram.actuators.flatMap(({ id, kind }) => (kind === 'quantity' ? [id] : [])),
-        ...loopsOf(diagram).map(({ source }) => loopSuspect(source.id)),
-      ];
-      if (!others.includes(entry.body.part)) named('/part', entry.body.part);
+    case 'act':
+      suspected('/part', entry.body.part);
       break;
-    }
     case 'acknowledged': {
       const { what, part, jumper } = entry.body;
       if (jumper) bridge('/jumper', jumper);
@@ -125,6 +128,45 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
         of.forEach((ref, i) => unless(`/of/${i}`, findTerminal(diagram, ref as TerminalRef)));
       const alone: readonly string[] = ['no-helper', 'no-clips', 'not-live'];
       if (of.length === 0 && !alone.includes(why)) report('/of', 'say what is not to be had');
+      break;
+    }
+    case 'opened': {
+      const { what, of } = entry.body;
+      // What no diagram has is said in plain words; what is written like one of its names has to be one.
+      if (what === 'wire' && /^\S+\.\S+$/.test(of)) unless('/of', findTerminal(diagram, of));
+      if (what === 'jumper') bridge('/of', of.split(' ') as TerminalRef[]);
+      break;
+    }
+    case 'closed':
+      if (!lineNamed(entry.body.line))
+        report(
+          '/line',
+          `"${entry.body.line}" is no line of the ledger; write "wire part.terminal"`,
+        );
+      break;
+    case 'wire-map': {
+      named('/part', entry.body.part);
+      entry.body.wires.forEach(({ at }, i) => {
+        const found = findTerminal(diagram, at);
+        if (!found.ok) report(`/wires/${i}/at`, found.error.message);
+        else if (partAt(at) !== entry.body.part)
+          report(`/wires/${i}/at`, `is not at ${entry.body.part}`);
+      });
+      if (entry.body.wires.length === 0 && !entry.body.keyed)
+        report('/wires', 'say which wire sits where, or that its plug is keyed');
+      break;
+    }
+    case 'cause':
+      if (!diagram.parts.some(({ id }) => id === entry.body.part))
+        report('/part', `there is no part "${entry.body.part}"`);
+      break;
+    case 'found':
+      if (entry.body.part !== undefined) suspected('/part', entry.body.part);
+      break;
+    case 'decision': {
+      const { part, along } = entry.body;
+      if (part !== undefined) suspected('/part', part);
+      along.forEach((each, i) => named(`/along/${i}`, each));
       break;
     }
     case 'correction':

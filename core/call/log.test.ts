@@ -2,7 +2,8 @@ import { builtIn } from '../../library/library';
 import { sayEvidence } from '../describe/unit';
 import { drawnSetup } from '../diagram/setup';
 import { evidenceKey, placeKey, type ReadingEvidence } from './evidence';
-import { evidenceOf, readingsOf, takenBack, refusalsOf } from './log';
+import { evidenceOf, readingsOf, refusalsOf } from './log';
+import { takenBack } from './takenBack';
 import { shownIn, type LogEntry, type ReadingRecord } from './record';
 
 const washer = builtIn('top-load-washer');

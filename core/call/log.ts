@@ -7,35 +7,8 @@ import { findingsInEntry } from './entryFindings';
 import { isRepairAct, type Evidence } from './evidence';
 import type { Reading } from './reading';
 import type { Refusal } from './refusal';
+import { takenBack } from './takenBack';
 import { shownIn, type LogEntry, type ReadingRecord } from './record';
-
-/**
- * Ids of the entries that a later one has taken back or taken the place of. What is itself taken back
- * takes nothing back any more.
- */
-export function takenBack(entries: readonly LogEntry[]): Set<string> {
-  const namedBy = new Map<string, LogEntry[]>();
-  for (const entry of entries) {
-    const names =
-      entry.kind === 'doubt'
-        ? [entry.body.names]
-        : entry.kind === 'reading'
-          ? entry.body.supersedes
-          : [];
-    for (const id of names) namedBy.set(id, [...(namedBy.get(id) ?? []), entry]);
-  }
-  const counts = new Map<string, boolean>();
-  const stillCounts = (id: string): boolean => {
-    const known = counts.get(id);
-    if (known !== undefined) return known;
-    // Entries that take each other back count until somebody says otherwise.
-    counts.set(id, true);
-    const value = !(namedBy.get(id) ?? []).some((each) => stillCounts(each.id));
-    counts.set(id, value);
-    return value;
-  };
-  return new Set([...namedBy.keys()].filter((id) => !stillCounts(id)));
-}
 
 /** An entry that cannot be used with the diagram as it is, and why. */
 export interface SetAside {

@@ -1,4 +1,6 @@
 import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { splitRef } from '../diagram/terminal';
+import { lineNamed } from './ledgerLine';
 import type { LogEntry } from './record';
 
 /** Whether the unit is known to be dead, what the leads have, and what is off or on it. */
@@ -49,6 +51,13 @@ export function powerAndIsolation(
     if (last !== undefined && at - last > VISIT_MS) delete state.leadOhms;
     last = at;
   };
+  const putRight = (line: string): void => {
+    const { what, of = '' } = lineNamed(line) ?? {};
+    if (what === 'supply') unknown();
+    if (what === 'jumper') delete state.jumper;
+    // One wire back makes a way round the switch again.
+    if (what === 'wire') state.wiresOff.delete(splitRef(of as TerminalRef).part);
+  };
   for (const entry of entries) {
     passes(Date.parse(entry.phoneAt));
     const live = entry.kind === 'reading' && entry.body.function === 'volt';
@@ -62,6 +71,7 @@ export function powerAndIsolation(
       // Wires were put back before it was used.
       if (used) state.wiresOff.clear();
     }
+    if (entry.kind === 'closed' && entry.body.how === 'back') putRight(entry.body.line);
     if (entry.kind !== 'acknowledged') continue;
     const { what, part, leadOhms, jumper } = entry.body;
     if (what === 'made-safe') {

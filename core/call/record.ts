@@ -8,7 +8,11 @@ import type {
 } from './evidence';
 import type { Refusal } from './refusal';
 import type { TerminalRef } from '../diagram/diagram';
+import type { CauseLooked } from './cause';
+import type { Decision, Found } from './decision';
+import type { Closing, Disturbance } from './ledgerLine';
 import type { ReadingPlace } from './reading';
+import type { WireMap } from './wireMap';
 
 /** A reading as it is logged: with what it was taken with, and what the display said as it was said. */
 export interface ReadingRecord extends ReadingPlace {
@@ -79,6 +83,14 @@ export interface Records {
   };
   /** A test that is not done on this visit, and why. */
   refusal: Refusal;
+  /** Something was moved, taken off or put on: a line of the ledger is open. */
+  opened: { what: Exclude<Disturbance, 'cause'>; of: string };
+  /** A line of the ledger is put right, or spoken for. */
+  closed: { line: string } & Closing;
+  'wire-map': WireMap;
+  cause: CauseLooked;
+  found: Found;
+  decision: Decision;
 }
 
 /** A line of a call's log; lines are only ever added. */

@@ -1,4 +1,4 @@
-import { takenBack } from './log';
+import { takenBack } from './takenBack';
 import { VISIT_MS } from './power';
 import type { LogEntry } from './record';
 

@@ -5,7 +5,7 @@ import type { Queries } from './database';
 const SUMMARY = `
   SELECT call.id, coalesce(call.corrected->>'complaint', call.complaint) AS complaint, call.diagram_now AS "diagramId", call.phone_at AS "phoneAt",
          call.version_now AS "diagramVersion", diagram.name AS "diagramName",
-         call.stage, call.readings, call.last_at AS "lastAt",
+         call.stage, call.found, call.readings, call.last_at AS "lastAt",
          jsonb_build_object('id', appliance.id, 'make', appliance.make, 'model', appliance.model,
            'place', appliance.place, 'customer', appliance.customer)
            || (call.corrected - ARRAY['complaint', 'diagramId', 'diagramVersion']) AS appliance`;

@@ -74,6 +74,9 @@ export async function verify(db: Queries): Promise<Verified> {
        CASE WHEN stage <> coalesce(log.stages, 'open') THEN 'stage' END,
        CASE WHEN version_now <> coalesce(log.versions, diagram_version) THEN 'diagram version' END,
        CASE WHEN diagram_now <> coalesce(log.diagrams, diagram) THEN 'diagram' END,
+       CASE WHEN found IS NOT NULL AND NOT EXISTS (
+         SELECT FROM entry WHERE entry.shop = call.shop AND entry.call = call.id AND kind = 'found' AND body = found
+       ) THEN 'verdict' END,
        CASE WHEN corrected <> coalesce(put_right.said, '{}') THEN 'make, model, place or complaint' END
      ) AS wrong
      FROM call LEFT JOIN (

@@ -1,54 +1,37 @@
 import { router } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import type { Entry, NewEntry } from '../../../contract/entry';
+import type { Entry } from '../../../contract/entry';
 import { readingsOf } from '../../../core/call/log';
 import type { Diagram, Part, SwitchPart } from '../../../core/diagram/diagram';
 import { switches } from '../../../core/diagram/terminal';
 import { Button } from '../../ui/Button';
-import { CallOpening } from '../../ui/CallOpening';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
+import { OpenedCall } from '../../ui/OpenedCall';
 import { RowLink } from '../../ui/RowLink';
 import type { KeyHint } from '../../ui/KeysCard';
 import { Screen } from '../../ui/Screen';
 import { useKeys } from '../../ui/useKeys';
 import { Type } from '../../ui/Type';
-import { loadCall } from '../../state/calls';
 import { diagramKey } from '../../state/diagrams';
-import { selectCall } from '../../state/callView';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useSame } from '../../state/useSame';
-import { enqueue } from '../../sync/outbox';
 import { space, WIDE_FROM } from '../../theme/theme';
 import { usePrepared } from '../../workers/usePrepared';
 import { BesideList } from './BesideList';
 import { LIST_KEYS } from './CallsList';
+import { LedgerCount } from '../ledger/LedgerCount';
 import { CorrectCall } from './CorrectCall';
+import { Course } from './Course';
 import { switchStanding } from './switchStanding';
 
-/** One call: the unit, its complaint, and how each switch stands. */
+/** One call as a whole: the unit, its complaint, how far it has come, and how each switch stands. */
 export function CallScreen({ callId }: { callId: string }) {
-  const dispatch = useAppDispatch();
-  const call = useAppSelector((state) => selectCall(state, callId));
-  const loading = useAppSelector((state) => state.calls.openState[callId]);
-  useEffect(() => {
-    void dispatch(loadCall(callId));
-  }, [dispatch, callId]);
-
-  if (call) return <Opened call={call} />;
   return (
-    <Screen title="Call" back="/">
-      <CallOpening failed={loading === 'failed'}>
-        <Button
-          label="Try again"
-          icon="refresh-cw"
-          testID="retry"
-          onPress={() => void dispatch(loadCall(callId))}
-        />
-      </CallOpening>
-    </Screen>
+    <OpenedCall callId={callId} title="Call" back="/">
+      {(call) => <Opened call={call} />}
+    </OpenedCall>
   );
 }
 
@@ -59,7 +42,6 @@ const KEYS: readonly KeyHint[] = [
 ];
 
 function Opened({ call }: { call: CallDetail }) {
-  const dispatch = useAppDispatch();
   const { appliance, diagram, diagramId, diagramVersion } = call;
   // While the call is read, the worker gets ready for its diagram: the first advice is there at once.
   usePrepared(diagramKey(diagramId, diagramVersion), diagram);
@@ -71,15 +53,6 @@ function Opened({ call }: { call: CallDetail }) {
     ...(correcting && { Escape: () => setCorrecting(false) }),
   });
   const others = diagram.parts.filter((part) => part.kind !== 'switch');
-  const move = (stage: 'open' | 'done'): void => {
-    const body: NewEntry = {
-      callId: call.id,
-      kind: 'stage',
-      phoneAt: new Date().toISOString(),
-      body: { stage },
-    };
-    void dispatch(enqueue({ to: 'entries', id: crypto.randomUUID(), body }));
-  };
   const body = (
     <ScrollView contentContainerStyle={styles.inner} testID="call">
       <Card>
@@ -111,16 +84,9 @@ function Opened({ call }: { call: CallDetail }) {
           onPress={() => setCorrecting(true)}
         />
       )}
-      <RowLink href={`/call/${call.id}/work`} name="From complaint to part" testID="work">
-        <Type size="lead" weight="strong">
-          From complaint to part
-        </Type>
-        <Type size="small" tone="soft">
-          Say what it does; be told what to test next
-        </Type>
-      </RowLink>
+      <Course call={call} />
       <Type weight="heavy" role="heading" aria-level={2}>
-        Or prove a switch at once
+        Prove a switch at once
       </Type>
       {switches(diagram).map((part) => (
         <SwitchRow
@@ -139,21 +105,6 @@ function Opened({ call }: { call: CallDetail }) {
           <OtherPart key={part.id} part={part} />
         ))}
       </Card>
-      {call.stage === 'open' ? (
-        <Button
-          icon="check"
-          label="Finish this call"
-          testID="finish"
-          onPress={() => move('done')}
-        />
-      ) : (
-        <Button
-          icon="rotate-ccw"
-          label="Open it again"
-          testID="reopen"
-          onPress={() => move('open')}
-        />
-      )}
     </ScrollView>
   );
   return (
@@ -161,6 +112,7 @@ function Opened({ call }: { call: CallDetail }) {
       title={`${appliance.make} ${appliance.model}`}
       under={appliance.place}
       back="/"
+      actions={<LedgerCount call={call} />}
       keys={wide ? [...KEYS, ...LIST_KEYS] : KEYS}
     >
       {wide ? <BesideList opened={call.id}>{body}</BesideList> : body}

@@ -155,6 +155,13 @@ const CallRow = memo(({ call, here, timed }: RowProps) => {
       <Type size="small" tone="soft" numberOfLines={1}>
         {make} {model} · {place}
       </Type>
+      {call.found && (
+        <Type size="small" weight="strong" numberOfLines={1} testID="row-found">
+          {call.found.part === undefined
+            ? 'Nothing wrong in the unit'
+            : `${call.found.name ?? 'Found'}: ${call.found.says}`}
+        </Type>
+      )}
       <View style={styles.row}>
         <Chip
           label={

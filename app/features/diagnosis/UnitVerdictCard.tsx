@@ -6,6 +6,7 @@ import {
   isReplaced,
   remedyFor,
 } from '../../../core/describe/remedy';
+import { sayChance } from '../../../core/describe/chance';
 import { sayNewPart } from '../../../core/describe/newPart';
 import { sayOhms } from '../../../core/describe/display';
 import { sayTest } from '../../../core/describe/test';
@@ -17,6 +18,7 @@ import type { ShownSuspect, ShownVerdict } from '../../workers/diagnosis';
 import { ACT_WORDS, nameOf, sayEvidence, sayFaultOf } from '../../../core/describe/unit';
 import { capital } from '../../../core/describe/use';
 import type { Remedy } from '../../../core/fault/mode';
+import { TakeOver } from './TakeOver';
 import type { Work } from './useWork';
 
 /** The verdict, once there is one; nothing while tests are still worth the walk. */
@@ -34,6 +36,7 @@ export function UnitVerdictCard({ work }: { work: Work }) {
             Nothing wrong found here
           </Type>
           <Type>Look at the house, at how it is used, and at what this diagram does not show.</Type>
+          <TakeOver work={work} suspect={undefined} />
         </Card>
       );
     case 'repaired':
@@ -148,7 +151,7 @@ function Named({
         {nameOf(diagram, suspect.id)}
       </Type>
       <Type>
-        {capital(sayFaultOf(diagram, suspect.faults))}, {sayChance(suspect)}
+        {capital(sayFaultOf(diagram, suspect.faults))}, {sayChance(suspect.probability)}
       </Type>
       {fault && (
         <Type weight="strong" testID="verdict-action">
@@ -161,6 +164,7 @@ function Named({
             {each}
           </Type>
         ))}
+      <TakeOver work={work} suspect={suspect} />
       {fault && suspect.id !== undefined && (
         <Done work={work} id={suspect.id} remedy={remedyFor(diagram, fault)} />
       )}
@@ -174,7 +178,9 @@ function Named({
       {others.length > 0 && (
         <Type size="small">
           Could still be:{' '}
-          {others.map((each) => `${nameOf(diagram, each.id)}, ${sayChance(each)}`).join('; ')}
+          {others
+            .map((each) => `${nameOf(diagram, each.id)}, ${sayChance(each.probability)}`)
+            .join('; ')}
         </Type>
       )}
     </Card>
@@ -238,7 +244,7 @@ function Group({
             {nameOf(diagram, suspect.id)}
           </Type>
           <Type>
-            {capital(sayFaultOf(diagram, suspect.faults))}, {sayChance(suspect)}
+            {capital(sayFaultOf(diagram, suspect.faults))}, {sayChance(suspect.probability)}
           </Type>
         </View>
       ))}
@@ -294,12 +300,3 @@ function Entries({
     </View>
   );
 }
-
-const sayChance = ({ probability }: ShownSuspect): string =>
-  probability >= NEAR_CERTAIN
-    ? 'near certain'
-    : probability < 0.01
-      ? 'less than 1 in 100'
-      : `${Math.round(100 * probability)} in 100`;
-/** From here on a number says no more. */
-const NEAR_CERTAIN = 0.985;

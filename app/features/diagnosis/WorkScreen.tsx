@@ -14,6 +14,7 @@ import { LOW_UNDER, space, WIDE_FROM } from '../../theme/theme';
 import { ENTRY_KEYS, Keypad } from '../switchProof/Keypad';
 import { SuspectChart } from './SuspectChart';
 import { Log } from './Log';
+import { LedgerCount } from '../ledger/LedgerCount';
 import { Suspects } from './Suspects';
 import { TablePane } from './TablePane';
 import { ADDING, TestPane } from './TestPane';
@@ -180,6 +181,7 @@ function Opened({ work, back }: { work: Work; back: string }) {
       under={`${call.appliance.make} ${call.appliance.model} · ${call.complaint}`}
       back={back}
       keys={KEYS}
+      actions={<LedgerCount call={call} />}
     >
       {wide ? (
         <View style={styles.panes}>

@@ -10,6 +10,7 @@ import {
   type Sight,
   type StatementEvidence,
 } from '../../../core/call/evidence';
+import type { Found } from '../../../core/call/decision';
 import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
@@ -84,6 +85,8 @@ export interface Work extends Diagnosis {
   notice: (part: string, sight: Sight) => void;
   measure: (test: MeasureTest, value: number, felt?: Felt) => void;
   act: (part: string, act: ActEvidence['act']) => void;
+  /** What is wrong is taken over, to be decided about. */
+  found: (found: Found) => void;
   /**
    * Enters what the meter showed; what is said both ways comes back as a question.
    */
@@ -240,6 +243,7 @@ export function useWork(callId: string): WorkOpening {
           ...(steps !== undefined && { steps }),
         }),
       act: (part, act) => log('act', { part, act }),
+      found: (found) => log('found', found),
       read,
       takeBack: (names) => log('doubt', { names, reason: 'taken back' }),
       refusals,

@@ -1,12 +1,11 @@
 import { StyleSheet, View } from 'react-native';
 import { marked } from '../../../core/describe/point';
 import { isolate } from '../../../core/circuit/isolation';
-import { wiresAt } from '../../../core/diagram/terminal';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
-import { WireSwatch } from '../../ui/WireSwatch';
+import { WireMapCard } from '../ledger/WireMapCard';
 import { space, useTheme } from '../../theme/theme';
 import { MakeSafe } from '../safety/MakeSafe';
 import { ProveMeter } from '../safety/ProveMeter';
@@ -36,24 +35,14 @@ function WiresOff({ proof }: { proof: SwitchProof }) {
   const { lift, sneakPaths } = isolate(diagram, proof.part);
   const nameOf = (id: string): string => diagram.parts.find((each) => each.id === id)?.name ?? id;
   const done = (): void => proof.acknowledge('wires-off');
-  useKeys({ Enter: done });
+  useKeys(lift.length ? {} : { Enter: done });
   return (
     <Card edge="warn" testID="gate-wires-off" style={styles.gate}>
       <Type size="title" weight="heavy">
-        {lift.length ? 'Photo, then wires off' : 'Photo; the wires stay on'}
+        {lift.length ? 'Map first, then wires off' : 'Photo; the wires stay on'}
       </Type>
       {proof.part.where && <Step text={`${proof.part.where}. Panel: ${panelOf(proof)}.`} />}
-      <Step text="Take a photo and write down which colour sits on which terminal, before you pull anything." />
-      {lift.map((ref) => (
-        <View key={ref} style={styles.wire}>
-          <Type size="lead" weight="mono" testID={`lift-${ref}`}>
-            Pull {marked(diagram, ref)}
-          </Type>
-          {wiresAt(diagram, ref).map((wire) => (
-            <WireSwatch key={wire.id} code={wire.colour} />
-          ))}
-        </View>
-      ))}
+      <Step text="Take a photo, and put this map right by what you see, before you pull anything." />
       {sneakPaths.map((way) => (
         <Type key={`${way.from} ${way.to}`} size="small" tone="soft">
           Left on, {way.through.map(nameOf).join(' and ')} would answer between{' '}
@@ -63,14 +52,27 @@ function WiresOff({ proof }: { proof: SwitchProof }) {
       {lift.length === 0 && (
         <Type>No other way leads round this switch: it can be read with its wires on.</Type>
       )}
-      <Button
-        look="act"
-        label={lift.length ? 'Photo taken, these wires are off' : 'Photo taken'}
-        icon="camera"
-        shortcut="Enter"
-        testID="gate-done"
-        onPress={done}
-      />
+      {lift.length > 0 ? (
+        <WireMapCard
+          diagram={diagram}
+          part={proof.part.id}
+          lift={lift}
+          label="Map is right, these wires are off"
+          write={(map) => {
+            proof.writeMap(map);
+            done();
+          }}
+        />
+      ) : (
+        <Button
+          look="act"
+          label="Photo taken"
+          icon="camera"
+          shortcut="Enter"
+          testID="gate-done"
+          onPress={done}
+        />
+      )}
     </Card>
   );
 }
@@ -96,7 +98,6 @@ function Step({ text, warn }: { text: string; warn?: boolean }) {
 
 const styles = StyleSheet.create({
   gate: { gap: space.m, borderWidth: 2 },
-  wire: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
   step: { flexDirection: 'row', gap: space.s },
   stepText: { flex: 1 },
 });

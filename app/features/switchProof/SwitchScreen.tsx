@@ -11,6 +11,7 @@ import { useKeys } from '../../ui/useKeys';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
 import { LOW_UNDER, space, useTheme, WIDE_FROM } from '../../theme/theme';
+import { LedgerCount } from '../ledger/LedgerCount';
 import { ContactTableView } from './ContactTableView';
 import { Gates } from './Gates';
 import { History } from './History';
@@ -74,7 +75,7 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
     <>
       {gate && <Gates key={gate} proof={proof} gate={gate} />}
       {!gate && last && <LastReading proof={proof} last={last} />}
-      {!wide && !gate && (asking || !next) && verdict}
+      {!wide && (asking || !next) && verdict}
       {!gate && asking && (
         <Button
           look="act"
@@ -119,7 +120,12 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
       under={`${call.appliance.make} ${call.appliance.model} · ${call.complaint}`}
       back={back}
       keys={KEYS}
-      actions={<DepthSwitch />}
+      actions={
+        <>
+          <LedgerCount call={call} />
+          <DepthSwitch />
+        </>
+      }
     >
       {wide ? (
         <View style={styles.panes}>

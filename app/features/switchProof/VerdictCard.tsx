@@ -1,4 +1,7 @@
+import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
+import { sayFaultOf } from '../../../core/describe/unit';
+import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space, useTheme, type Palette } from '../../theme/theme';
@@ -25,6 +28,7 @@ const MOST_LINES = 6;
 export function VerdictCard({ proof }: { proof: SwitchProof }) {
   const palette = useTheme();
   const { tone, headline, follows, lines } = sayVerdict(proof);
+  const { verdict } = proof.state;
   return (
     <Card
       ground={GROUND[tone]}
@@ -48,6 +52,26 @@ export function VerdictCard({ proof }: { proof: SwitchProof }) {
         <Type size="small" tone="soft">
           and {lines.length - MOST_LINES} more
         </Type>
+      )}
+      {verdict.kind === 'fault' && (
+        <Button
+          look="act"
+          icon="arrow-right"
+          label="Decide what is done"
+          testID="decide-switch"
+          onPress={() => {
+            const [fault] = verdict.faults;
+            proof.found({
+              part: proof.part.id,
+              name: proof.part.name,
+              mode: fault.mode,
+              says: sayFaultOf(proof.diagram, verdict.faults),
+              chance: verdict.probability,
+              by: 'switch',
+            });
+            router.navigate(`/call/${proof.call.id}/decide`);
+          }}
+        />
       )}
     </Card>
   );

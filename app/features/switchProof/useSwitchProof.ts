@@ -1,5 +1,7 @@
 import { useEffect, useMemo } from 'react';
 import type { CallDetail } from '../../../contract/call';
+import type { Found } from '../../../core/call/decision';
+import type { WireMap } from '../../../core/call/wireMap';
 import type { SwitchState } from '../../../core/inference/switchVerdict';
 import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
 import { findSwitch } from '../../../core/diagram/terminal';
@@ -47,6 +49,10 @@ export interface SwitchProof {
   /** Enters what the meter showed; what is said both ways comes back as a question. */
   enter: (said: string, range: string | undefined) => DisplayProblem | undefined;
   takeBack: (id: string, reason: string) => void;
+  /** Which wire sits where, before it comes off. */
+  writeMap: (map: WireMap) => void;
+  /** What is wrong with it is taken over, to be decided about. */
+  found: (found: Found) => void;
 }
 
 export type ProofOpening =
@@ -155,6 +161,8 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
         }),
       enter,
       takeBack: (names, reason) => log('doubt', { names, reason }),
+      writeMap: (map) => log('wire-map', map),
+      found: (found) => log('found', found),
     },
   };
 }

@@ -1,0 +1,131 @@
+import { isolate } from '../circuit/isolation';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
+import { pairKey } from '../diagram/setupKey';
+import { findSwitch, partAt } from '../diagram/terminal';
+import { causesAsked } from './causesAsked';
+import {
+  DISTURBANCES,
+  lineKey,
+  type Closing,
+  type Disturbance,
+  type LedgerLine,
+} from './ledgerLine';
+import { takenBack } from './takenBack';
+import type { LogEntry } from './record';
+import type { WireMap } from './wireMap';
+
+/**
+ * Every line of a call's ledger in the order in which things are put right: what is clipped on first, the supply
+ * last. Tests, scripts, acts and taps open lines; nothing but a tick, a script or words closes one.
+ */
+export function ledgerOf(diagram: Diagram, entries: readonly LogEntry[]): LedgerLine[] {
+  const lines = new Map<string, LedgerLine>();
+  const gone = takenBack(entries);
+  const open = (since: string, what: Disturbance, of: string): void => {
+    const key = lineKey(what, of);
+    const before = lines.get(key);
+    // What is open already was opened then.
+    if (!before || before.closed) lines.set(key, { key, what, of, since });
+  };
+  const close = (key: string, closed: Closing): void => {
+    const line = lines.get(key);
+    if (line) lines.set(key, { ...line, closed });
+  };
+  for (const entry of entries) {
+    const { phoneAt } = entry;
+    const said = gone.has(entry.id);
+    for (const { what, of } of disturbedBy(diagram, entry, said)) open(phoneAt, what, of);
+    if (isPowered(entry, diagram))
+      for (const { id } of diagram.supplies) close(lineKey('supply', id), BACK);
+    if (entry.kind === 'acknowledged' && entry.body.what === 'jumper-off' && entry.body.jumper)
+      close(lineKey('jumper', pairKey(...entry.body.jumper)), BACK);
+    if (entry.kind === 'act' && entry.body.act === 'put-back' && !said)
+      close(lineKey('part', entry.body.part), BACK);
+    if (entry.kind === 'closed' && !said) {
+      const { line, how, words } = entry.body;
+      close(line, { how, ...(words !== undefined && { words }) });
+    }
+  }
+  for (const { part, since, settled } of causesAsked(diagram, entries)) {
+    const key = lineKey('cause', part);
+    const closed = lines.get(key)?.closed ?? (settled ? BACK : undefined);
+    lines.set(key, { key, what: 'cause', of: part, since, ...(closed && { closed }) });
+  }
+  return [...lines.values()].sort(
+    (one, two) => DISTURBANCES.indexOf(one.what) - DISTURBANCES.indexOf(two.what),
+  );
+}
+
+const BACK: Closing = { how: 'back' };
+
+/** What has to be put right, or spoken for, before a call can be finished. */
+export const openLines = (diagram: Diagram, entries: readonly LogEntry[]): LedgerLine[] =>
+  ledgerOf(diagram, entries).filter((each) => !each.closed);
+
+type Disturbed = Pick<LedgerLine, 'what' | 'of'>;
+
+/** @param said whether the entry was taken back: what was read may not count, its wires came off all the same */
+function disturbedBy(diagram: Diagram, entry: LogEntry, said: boolean): Disturbed[] {
+  switch (entry.kind) {
+    case 'opened':
+      return said ? [] : [entry.body];
+    case 'acknowledged': {
+      const { what, part, jumper } = entry.body;
+      if (what === 'made-safe')
+        return diagram.supplies.map(({ id }) => ({ what: 'supply', of: id }));
+      if (what === 'jumper-on' && jumper) return [{ what: 'jumper', of: pairKey(...jumper) }];
+      if (what !== 'wires-off' || part === undefined) return [];
+      const found = findSwitch(diagram, part);
+      const lift = found.ok ? isolate(diagram, found.value).lift : [];
+      return [...wires(lift), ...panels(diagram, [part])];
+    }
+    case 'reading': {
+      const { from, to, setup, of } = entry.body;
+      if (of === 'twin') return [];
+      const parts = [from, to].flatMap((ref) => partAt(ref) ?? []);
+      return [
+        ...setup.jumpers.map((pair): Disturbed => ({ what: 'jumper', of: pairKey(...pair) })),
+        ...wires(setup.lifted),
+        ...setup.partsOut.map((of): Disturbed => ({ what: 'part', of })),
+        ...panels(diagram, parts),
+      ];
+    }
+    default:
+      return [];
+  }
+}
+
+const wires = (lift: readonly TerminalRef[]): Disturbed[] =>
+  lift.map((of) => ({ what: 'wire', of }));
+
+const panels = (diagram: Diagram, parts: readonly string[]): Disturbed[] =>
+  [
+    ...new Set(
+      diagram.parts.filter(({ id }) => parts.includes(id)).flatMap(({ panel }) => panel ?? []),
+    ),
+  ].map((of) => ({ what: 'panel', of }));
+
+/** Whether the unit was fed for an entry. */
+function isPowered(entry: LogEntry, { looks = [] }: Diagram): boolean {
+  switch (entry.kind) {
+    case 'reading':
+      return entry.body.function === 'volt' && entry.body.of !== 'twin';
+    case 'statement':
+      return entry.body.source === 'seen';
+    case 'measurement':
+      return entry.body.steps !== undefined;
+    case 'look':
+      return looks.some(({ id, powered }) => powered && id === entry.body.look);
+    default:
+      return false;
+  }
+}
+
+/** The last map of a part that was written and not taken back. */
+export function wireMapOf(entries: readonly LogEntry[], part: string): WireMap | undefined {
+  const gone = takenBack(entries);
+  const last = entries.findLast(
+    ({ id, kind, body }) => kind === 'wire-map' && body.part === part && !gone.has(id),
+  );
+  return last?.kind === 'wire-map' ? last.body : undefined;
+}

@@ -1,0 +1,97 @@
+import type { Found, OptionKind } from '../call/decision';
+import { causesLooked } from '../call/causesAsked';
+import { demandsCause } from '../call/cause';
+import type { LogEntry } from '../call/record';
+import { takenBack } from '../call/takenBack';
+import type { Diagram, Part } from '../diagram/diagram';
+import { partAt } from '../diagram/terminal';
+import type { ShopTerms } from './expectedCost';
+
+/** Rules that no price moves: common practice. */
+export const HARD_RULES = [
+  'makers-part',
+  'stuck-limit',
+  'safety-not-cleaned',
+  'sail-not-bent',
+  'cause-first',
+  'two-readings',
+  'not-read',
+] as const;
+export type HardRule = (typeof HARD_RULES)[number];
+
+interface Asked {
+  diagram: Diagram;
+  found: Found;
+  entries: readonly LogEntry[];
+  terms: Pick<ShopTerms, 'twoReadings'>;
+}
+
+/** Rules that an option breaks; empty where it may be chosen. */
+export function rulesAgainst(
+  { diagram, found, entries, terms }: Asked,
+  kind: OptionKind,
+): HardRule[] {
+  const part = diagram.parts.find(({ id }) => id === found.part);
+  if (!part) return [];
+  const safety = protects(diagram, part);
+  const moved = part.kind === 'switch' && isMovedByQuantity(diagram, part);
+  const rules: HardRule[] = [];
+  const replaces = ['replace', 'companions', 'assembly', 'exchange', 'salvaged'].includes(kind);
+  if (safety && (kind === 'salvaged' || kind === 'exchange')) rules.push('makers-part');
+  if (
+    kind === 'reset' &&
+    moved &&
+    found.mode !== undefined &&
+    found.mode !== 'blown' &&
+    !(part.kind === 'switch' && part.reset === 'manual')
+  )
+    rules.push('stuck-limit');
+  if (kind === 'clean' && safety && !isSail(diagram, part)) rules.push('safety-not-cleaned');
+  if (kind === 'adjust' && isSail(diagram, part)) rules.push('sail-not-bent');
+  if (demandsCause(part) && (replaces || kind === 'reset') && !causesLooked(part, entries).settled)
+    rules.push('cause-first');
+  if (replaces && safety && found.by !== 'person') {
+    const ways = waysRead(entries, part.id);
+    if (ways.size === 0) rules.push('not-read');
+    else if (terms.twoReadings && ways.size < 2) rules.push('two-readings');
+  }
+  return rules;
+}
+
+/** Whether a part protects people or the house. */
+export const protects = (diagram: Diagram, part: Part): boolean =>
+  part.kind === 'protector' ||
+  (part.kind === 'switch' &&
+    (part.safety === true ||
+      part.reset === 'manual' ||
+      (isMovedByQuantity(diagram, part) && burnsGas(diagram))));
+
+const burnsGas = ({ energies = [] }: Diagram): boolean => energies.includes('gas');
+
+const isMovedByQuantity = (diagram: Diagram, part: Part): boolean =>
+  part.kind === 'switch' &&
+  diagram.actuators.some(({ id, kind }) => id === part.actuator && kind === 'quantity');
+
+/** A switch with an arm in the air. */
+const isSail = (diagram: Diagram, part: Part): boolean =>
+  part.kind === 'switch' &&
+  diagram.actuators.some(
+    (each) => each.id === part.actuator && each.kind === 'quantity' && each.quantity === 'airflow',
+  );
+
+/** In how many ways a part was read at its own terminals that do not hang together: cold, live, another setup. */
+export function waysRead(entries: readonly LogEntry[], part: string): Set<string> {
+  const gone = takenBack(entries);
+  return new Set(
+    entries.flatMap(({ id, kind, body }) => {
+      if (kind !== 'reading' || gone.has(id) || body.of === 'twin') return [];
+      const own = [body.from, body.to].every((ref) => partAt(ref) === part);
+      if (!own) return [];
+      const stands =
+        body.function === 'volt'
+          ? (body.steps ?? '')
+          : JSON.stringify([body.setup.actuators, body.setup.byHand]);
+      return [`${body.function === 'volt' ? 'live' : 'cold'} ${stands}`];
+    }),
+  );
+}

@@ -1,0 +1,77 @@
+import { isRepair, type Evidence } from '../call/evidence';
+import type { OptionKind } from '../call/decision';
+import { openLines } from '../call/ledger';
+import { lastOf } from '../call/takenBack';
+import type { LogEntry } from '../call/record';
+import type { Diagram } from '../diagram/diagram';
+import type { RepairStanding } from './repair';
+
+/** The steps of a call in the order of the work; any may be entered at any time. */
+export const COURSE = ['complaint', 'found', 'decided', 'repaired', 'proved', 'closed'] as const;
+export type CourseStep = (typeof COURSE)[number];
+
+export interface StepStanding {
+  step: CourseStep;
+  /** `not-due`: what was decided asks for no repair by us. */
+  state: 'done' | 'begun' | 'open' | 'not-due' | 'wrong';
+}
+
+/** What is done by us, so that a repair is waited for; the rest ends with words. */
+export const REPAIRED_BY: readonly OptionKind[] = [
+  'reset',
+  'clean',
+  'adjust',
+  'reconnect',
+  'replace',
+  'companions',
+  'assembly',
+  'exchange',
+  'salvaged',
+];
+
+/** What is known of a call, as far as its course goes. */
+export interface KnownOfCall {
+  diagram: Diagram;
+  entries: readonly LogEntry[];
+  /** What counts of them. */
+  evidence: readonly Evidence[];
+  stage: 'open' | 'done';
+  /** How the last repair stands; undefined where nothing was repaired. */
+  repair: RepairStanding | undefined;
+}
+
+/** How each step of a call stands. */
+export function courseOf({
+  diagram,
+  entries,
+  evidence,
+  stage,
+  repair,
+}: KnownOfCall): StepStanding[] {
+  const found = lastOf(entries, 'found');
+  const decision = lastOf(entries, 'decision');
+  const due = decision === undefined || REPAIRED_BY.includes(decision.body.option);
+  const repaired = evidence.some(isRepair);
+  const states: Record<CourseStep, StepStanding['state']> = {
+    complaint: evidence.some(({ kind }) => kind === 'statement') ? 'done' : 'begun',
+    found: found ? 'done' : evidence.length ? 'begun' : 'open',
+    decided: decision ? 'done' : 'open',
+    repaired: repaired ? 'done' : due ? 'open' : 'not-due',
+    proved: proofState(repair, due),
+    closed: stage === 'done' ? 'done' : openLines(diagram, entries).length ? 'begun' : 'open',
+  };
+  return COURSE.map((step) => ({ step, state: states[step] }));
+}
+
+function proofState(repair: RepairStanding | undefined, due: boolean): StepStanding['state'] {
+  switch (repair?.kind) {
+    case 'proved':
+      return 'done';
+    case 'half-proved':
+      return 'begun';
+    case 'still-there':
+      return 'wrong';
+    case undefined:
+      return due ? 'open' : 'not-due';
+  }
+}
