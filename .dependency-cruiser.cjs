@@ -26,6 +26,7 @@ const upwards = (inside, rooms) =>
 
 /** Small files at the top of the core that everything in it may use: results, chance, subsets. */
 const coreRules = upwards('core', [
+  'trade',
   'diagram',
   'fault',
   'meter',
@@ -61,7 +62,7 @@ module.exports = {
     appOnly('state', ['sync']),
     appOnly('theme', ['state']),
     appOnly('ui', ['theme', 'state', 'sync', 'search']),
-    ...['diagrams', 'safety', 'ledger'].map((feature) => appOnly(`features/${feature}`, BELOW_FEATURES)),
+    ...['calculators', 'diagrams', 'safety', 'ledger'].map((feature) => appOnly(`features/${feature}`, BELOW_FEATURES)),
     // A call is begun beside the drawing of its unit.
     appOnly('features/calls', [...BELOW_FEATURES, 'features/diagrams', 'features/ledger']),
     // What is decided asks for the cause, which the ledger keeps.

@@ -4,6 +4,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { Database } from './db/database';
 import type { DiagramCheck } from './diagramCheck';
+import type { Reports } from './report/reports';
 import { whileThereIsSpace, type DiskSpace } from './diskSpace';
 import { API_MARK, AT_HEADER, MARK_HEADER } from '../contract/headers';
 import { noSuchRoute, sendProblem } from './problems';
@@ -12,6 +13,7 @@ import { callRoutes } from './routes/calls';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { entryRoutes } from './routes/entries';
 import { meterRoutes } from './routes/meters';
+import { reportRoutes } from './routes/reports';
 import { withShop, type ShopOfRequest } from './shop';
 import { rateLimited, visitors } from './visitors';
 import { serveWeb } from './web';
@@ -19,6 +21,7 @@ import { serveWeb } from './web';
 export interface AppOptions {
   db: Database;
   check: DiagramCheck;
+  reports: Reports;
   /** Where the data is; writes are refused while it is full. */
   disk: DiskSpace;
   /** Whose data a request is about. */
@@ -94,6 +97,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', entryRoutes(db));
   app.use('/api', tableRoutes(db));
   app.use('/api', meterRoutes(db));
+  app.use('/api', reportRoutes(db, options.reports));
   app.use('/api', noSuchRoute);
   if (web) app.use(forPages, serveWeb(web));
   app.use(sendProblem(log));

@@ -9,6 +9,7 @@ import { Database } from './db/database';
 import { verify } from './db/verify';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
+import { Reports } from './report/reports';
 import { newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -206,7 +207,10 @@ describe('what is in the way of the database', () => {
     const db = new Database(url);
     const shopOf = () => server.shop;
     const log = pino({ level: 'silent' });
-    return { db, app: createApp({ db, check: new DiagramCheck(), disk, shopOf, log }) };
+    return {
+      db,
+      app: createApp({ db, check: new DiagramCheck(), reports: new Reports(), disk, shopOf, log }),
+    };
   };
 
   it('a full disk refuses what would be stored, and nothing that is read', async () => {

@@ -7,6 +7,7 @@ import { createApp } from './app';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
+import { Reports } from './report/reports';
 import { startServer } from './main';
 import { shopOf as shopOfResponse } from './shop';
 
@@ -17,6 +18,7 @@ const appWith = (db: Database, more: { web?: string } = {}) =>
   createApp({
     db,
     check: new DiagramCheck(),
+    reports: new Reports(),
     disk: new DiskSpace(folder, 0),
     shopOf,
     log: pino({ level: 'silent' }),

@@ -4,6 +4,7 @@ import { createApp } from './app';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
+import { Reports } from './report/reports';
 import { openServerLog } from './serverLog';
 import type { ShopOfRequest } from './shop';
 
@@ -37,17 +38,20 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     log.error({ err: error }, 'database connection lost'),
   );
   const check = new DiagramCheck();
+  const reports = new Reports();
   const disk = new DiskSpace(dataFolder);
   const app = createApp({
     ...rest,
     db,
     check,
+    reports,
     log,
     disk,
     ...(written && { dropped: written.dropped }),
   });
   const close = async (): Promise<void> => {
     await check.close();
+    await reports.close();
     await db.end();
     written?.close();
   };

@@ -11,6 +11,7 @@ import { Database } from './db/database';
 import { addDiagram } from './db/diagrams';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
+import { Reports } from './report/reports';
 
 /** A server for tests, on the test run's own PostgreSQL, with two shops told apart by a header. */
 export interface TestServer {
@@ -29,10 +30,12 @@ export async function startTestServer(): Promise<TestServer> {
   const db = new Database(process.env.YARRIX_TEST_DATABASE ?? '');
   const owner = new Database(process.env.YARRIX_TEST_OWNER ?? '');
   const check = new DiagramCheck();
+  const reports = new Reports();
   const [shop, other] = [`test-${randomUUID()}`, `other-${randomUUID()}`];
   const app = createApp({
     db,
     check,
+    reports,
     disk: new DiskSpace(tmpdir(), 0),
     shopOf: ({ headers }) => (headers['x-of'] === 'other' ? other : shop),
     log: pino({ level: 'silent' }),
@@ -47,6 +50,7 @@ export async function startTestServer(): Promise<TestServer> {
     owner,
     end: async () => {
       await check.close();
+      await reports.close();
       await db.end();
       await owner.end();
     },

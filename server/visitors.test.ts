@@ -7,6 +7,7 @@ import { createApp } from './app';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
+import { Reports } from './report/reports';
 import { newCall, startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -50,6 +51,7 @@ describe('who may come', () => {
     const slow = createApp({
       db,
       check: new DiagramCheck(),
+      reports: new Reports(),
       disk: new DiskSpace(tmpdir(), 0),
       shopOf: () => server.shop,
       rate: 3,

@@ -7,6 +7,7 @@ const SHOWS: Record<string, string> = {
   postgresql: '/usr/share/doc/postgresql',
   chromium: '/usr/bin/chromium',
   'chromium-driver': '/usr/bin/chromedriver',
+  'poppler-utils': '/usr/bin/pdftotext',
   ngspice: '/usr/bin/ngspice',
 };
 

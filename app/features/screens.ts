@@ -3,6 +3,7 @@
  * share into the one that all begin with, so that two of them here would make the first page larger.
  */
 export { RefusedCards } from '../ui/RefusedCards';
+export { CalculatorsScreen } from './calculators/CalculatorsScreen';
 export { CallScreen } from './calls/CallScreen';
 export { NewCallScreen } from './calls/NewCallScreen';
 export { DecideScreen } from './decide/DecideScreen';

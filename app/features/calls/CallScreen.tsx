@@ -5,6 +5,7 @@ import type { CallDetail } from '../../../contract/call';
 import type { Entry } from '../../../contract/entry';
 import { readingsOf } from '../../../core/call/log';
 import type { Diagram, Part, SwitchPart } from '../../../core/diagram/diagram';
+import { figuresOf, figuresOfSupply } from '../../../core/describe/partFigures';
 import { switches } from '../../../core/diagram/terminal';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -24,6 +25,7 @@ import { LIST_KEYS } from './CallsList';
 import { LedgerCount } from '../ledger/LedgerCount';
 import { CorrectCall } from './CorrectCall';
 import { Course } from './Course';
+import { FiguresLinks } from './FiguresLinks';
 import { switchStanding } from './switchStanding';
 
 /** One call as a whole: the unit, its complaint, how far it has come, and how each switch stands. */
@@ -89,20 +91,28 @@ function Opened({ call }: { call: CallDetail }) {
         Prove a switch at once
       </Type>
       {switches(diagram).map((part) => (
-        <SwitchRow
-          key={part.id}
-          callId={call.id}
-          diagram={diagram}
-          entries={call.entries}
-          part={part}
-        />
+        <View key={part.id} style={styles.part}>
+          <SwitchRow callId={call.id} diagram={diagram} entries={call.entries} part={part} />
+          <FiguresLinks callId={call.id} of={part.id} figures={figuresOf(diagram, part)} />
+        </View>
       ))}
+      <Card>
+        <Type weight="heavy" role="heading" aria-level={2}>
+          What feeds it
+        </Type>
+        {diagram.supplies.map((supply) => (
+          <View key={supply.id} style={styles.part}>
+            <Type weight="strong">{supply.name}</Type>
+            <FiguresLinks callId={call.id} of={supply.id} figures={figuresOfSupply(supply)} />
+          </View>
+        ))}
+      </Card>
       <Card>
         <Type weight="heavy" role="heading" aria-level={2}>
           Other parts of this unit
         </Type>
         {others.map((part) => (
-          <OtherPart key={part.id} part={part} />
+          <OtherPart key={part.id} call={call} part={part} />
         ))}
       </Card>
     </ScrollView>
@@ -162,18 +172,19 @@ function SwitchRow({
   );
 }
 
-function OtherPart({ part }: { part: Part }) {
+function OtherPart({ call, part }: { call: CallDetail; part: Part }) {
   return (
     <View style={styles.part}>
       <Type weight="strong">{part.name}</Type>
       <Type size="small" tone="soft">
         {part.role}
       </Type>
+      <FiguresLinks callId={call.id} of={part.id} figures={figuresOf(call.diagram, part)} />
     </View>
   );
 }
 
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
-  part: { paddingVertical: space.xs },
+  part: { paddingVertical: space.xs, gap: space.xs },
 });

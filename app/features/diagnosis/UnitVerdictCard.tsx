@@ -14,7 +14,7 @@ import { loopShares } from '../../../core/inference/loopShares';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
-import type { ShownSuspect, ShownVerdict } from '../../workers/diagnosis';
+import type { ShownVerdict } from '../../workers/diagnosis';
 import { ACT_WORDS, nameOf, sayEvidence, sayFaultOf } from '../../../core/describe/unit';
 import { capital } from '../../../core/describe/use';
 import type { Remedy } from '../../../core/fault/mode';

@@ -1,0 +1,235 @@
+import { linePaths } from '../behaviour/linePath';
+import { UseRuns } from '../behaviour/useRuns';
+import { causesAsked } from '../call/causesAsked';
+import type { Decision, Found } from '../call/decision';
+import { isRepair, type Evidence, type ReadingEvidence } from '../call/evidence';
+import { ledgerOf } from '../call/ledger';
+import { evidenceOf } from '../call/log';
+import type { LogEntry } from '../call/record';
+import { lastOf } from '../call/takenBack';
+import type { Diagram } from '../diagram/diagram';
+import { readAt } from '../diagram/terminal';
+import { entryLikelihood, HEALTHY } from '../inference/entryLikelihood';
+import { asHypothesis, shownUnder } from '../inference/shownUnder';
+import { UnitPredictor } from '../inference/unitPredictor';
+import { ORDINARY_METER } from '../meter/meter';
+import { repairStanding } from '../plan/repair';
+import { closingChecks } from './closingChecks';
+import { sayChance } from './chance';
+import { nameLine } from './ledger';
+import { CAUSE_WORDS } from './logEntry';
+import { OPTION_WORDS } from './option';
+import { sayPoint } from './point';
+import { missingOf, sayRepairStanding } from './repair';
+import { sayShownOn } from './shown';
+import { saySetup } from './test';
+import { nameOf, sayEvidence } from './unit';
+import { capital, sayLast } from './use';
+
+/** A call as it is reported on. */
+export interface ReportedCall {
+  appliance: { make: string; model: string; place: string; customer?: string | null };
+  complaint: string;
+  diagram: Diagram;
+  entries: readonly LogEntry[];
+  phoneAt: string;
+}
+
+/** One reading beside what was expected. */
+export interface ReportedReading {
+  /** In the customer's words: which part, and how it stood. */
+  what: string;
+  /** In the trade's: which points. */
+  points: string;
+  expected: string;
+  shown: string;
+  /** Undefined where it does not tell. */
+  fits: boolean | undefined;
+  after: boolean;
+}
+
+/** One place of the branch that was found to be at fault, from line to neutral. */
+export interface ReportedPlace {
+  at: string;
+  /** What lies between it and the next. */
+  then: string | undefined;
+  /** It is what was found. */
+  marked: boolean;
+}
+
+/** A call in words, for its customer and for the next technician. */
+export interface Report {
+  unit: string;
+  place: string;
+  customer: string | undefined;
+  began: string;
+  diagram: string;
+  complaint: string;
+  /** What was told, and what was seen before anything was repaired. */
+  told: string[];
+  found: { part: string; says: string; chance: string } | undefined;
+  readings: ReportedReading[];
+  looks: string[];
+  branch: ReportedPlace[];
+  causes: string[];
+  decided:
+    { option: string; along: string[]; choice: string | undefined; figures: Decision } | undefined;
+  declined: string[];
+  done: string[];
+  /** How the repair stands, and what is missing for it. */
+  proof: { headline: string; missing: string[] } | undefined;
+  /** What was seen to go right after the repair. */
+  seenAfter: string[];
+  /** What was left as it is, and why. */
+  left: string[];
+  cautions: string[];
+  checks: string[];
+  /** What to do differently, from the causes that were found. */
+  advice: string[];
+}
+
+/** Under this probability of a good unit showing it, a reading is not as it should be. */
+const FITS_FROM = 0.1;
+
+/** The report of a call; pure, and quick enough for a request: one run of a good unit, and its ohms in each setup read. */
+export function reportOf({
+  appliance,
+  complaint,
+  diagram,
+  entries,
+  phoneAt,
+}: ReportedCall): Report {
+  const { evidence } = evidenceOf(diagram, entries);
+  const runs = new UseRuns(diagram);
+  const good = new UnitPredictor(diagram, ORDINARY_METER, [asHypothesis(diagram, runs, [])]);
+  const repaired = evidence.findIndex(isRepair);
+  const before = repaired < 0 ? evidence : evidence.slice(0, repaired);
+  const after = repaired < 0 ? [] : evidence.slice(repaired + 1);
+  const found = lastOf(entries, 'found')?.body;
+  const decision = lastOf(entries, 'decision')?.body;
+  const standing = repairStanding(good, evidence);
+  const said = (list: readonly Evidence[], kind: Evidence['kind']): string[] =>
+    list
+      .filter((each) => each.kind === kind)
+      .map((each) => {
+        const { what, shown } = sayEvidence(diagram, each);
+        return `${shown} (${what})`;
+      });
+  return {
+    unit: `${appliance.make} ${appliance.model}`,
+    place: appliance.place,
+    customer: appliance.customer ?? undefined,
+    began: phoneAt,
+    diagram: diagram.name,
+    complaint,
+    told: said(before, 'statement'),
+    found: found && {
+      part: nameOf(diagram, found.part),
+      says: found.says,
+      chance: found.by === 'person' ? 'by the technician’s own word' : sayChance(found.chance),
+    },
+    readings: evidence.flatMap((each, i) =>
+      each.kind === 'reading' ? [readingOf(good, each, repaired >= 0 && i > repaired)] : [],
+    ),
+    looks: evidence
+      .filter(({ kind }) => kind === 'look' || kind === 'sight' || kind === 'measurement')
+      .map((each) => {
+        const { what, shown } = sayEvidence(diagram, each);
+        return `${what}: ${shown}`;
+      }),
+    branch: branchOf(diagram, runs, found),
+    causes: causesAsked(diagram, entries).flatMap(({ part, causes }) =>
+      causes.flatMap(({ cause, outcome, words }) =>
+        outcome
+          ? [
+              `${nameOf(diagram, part)}: ${cause}: ${CAUSE_WORDS[outcome]}${words === undefined ? '' : `, ${words}`}`,
+            ]
+          : [],
+      ),
+    ),
+    decided: decision && {
+      option: OPTION_WORDS[decision.option],
+      along: decision.along.map((each) => nameOf(diagram, each)),
+      choice: decision.choice,
+      figures: decision,
+    },
+    declined: decision?.declined ?? [],
+    done: evidence
+      .filter(({ kind }) => kind === 'act')
+      .map((each) => {
+        const { what, shown } = sayEvidence(diagram, each);
+        return `${what}: ${shown}`;
+      }),
+    proof: standing && {
+      headline: sayRepairStanding(diagram, standing, evidence, true).headline,
+      missing: missingOf(diagram, standing),
+    },
+    seenAfter: said(after, 'statement'),
+    left: ledgerOf(diagram, entries).flatMap((line) =>
+      line.closed?.how === 'left' ? [`${nameLine(diagram, line)}: ${line.closed.words ?? ''}`] : [],
+    ),
+    cautions: diagram.cautions,
+    checks: closingChecks(diagram),
+    advice: adviceOf(diagram, entries),
+  };
+}
+
+function readingOf(good: UnitPredictor, entry: ReadingEvidence, after: boolean): ReportedReading {
+  const { diagram } = good;
+  const { from, to, setup, steps } = entry;
+  const shows = shownUnder(good, HEALTHY, steps === undefined ? { setup } : { steps }, from, to);
+  const { what, shown } = sayEvidence(diagram, entry);
+  const stood =
+    steps === undefined
+      ? saySetup(diagram, setup).filter((each) => !each.startsWith('wires off'))
+      : [sayLast(diagram, steps)];
+  const tells = shows.kind !== 'none';
+  return {
+    what: [nameOf(diagram, readAt(diagram, from, to)), ...stood].join(', '),
+    points: what,
+    expected: tells ? sayShownOn(ORDINARY_METER, shows) : 'nothing that can be foretold',
+    shown,
+    fits: tells ? (entryLikelihood(good, entry)[HEALTHY] ?? 0) >= FITS_FROM : undefined,
+    after,
+  };
+}
+
+/** The line that what was found lies on, from one side of its supply to the other; the shortest, where it lies on several. */
+function branchOf(diagram: Diagram, runs: UseRuns, found: Found | undefined): ReportedPlace[] {
+  const part = found?.part;
+  if (part === undefined) return [];
+  const [line] = linePaths(diagram, runs.of([]))
+    .filter(({ load, ways }) => load === part || ways.some(({ owner }) => owner === part))
+    .sort((one, two) => one.ways.length - two.ways.length);
+  if (!line) return [];
+  const [first] = line.ways;
+  if (!first) return [];
+  return [
+    {
+      at: sayPoint(diagram, first.from),
+      then: nameOf(diagram, first.owner),
+      marked: first.owner === part,
+    },
+    ...line.ways.map(({ to }, i) => {
+      const next = line.ways[i + 1];
+      return {
+        at: sayPoint(diagram, to),
+        then: next && nameOf(diagram, next.owner),
+        marked: next?.owner === part,
+      };
+    }),
+  ];
+}
+
+/** What to do differently, so that it does not come again: from the causes that were found. */
+function adviceOf(diagram: Diagram, entries: readonly LogEntry[]): string[] {
+  const found = causesAsked(diagram, entries).flatMap(({ part, causes }) =>
+    causes
+      .filter(({ outcome }) => outcome === 'found')
+      .map(
+        ({ cause }) =>
+          `${capital(cause)}: have it put right, or ${nameOf(diagram, part).toLowerCase()} fails again.`,
+      ),
+  );
+  return found;
+}

@@ -1,0 +1,294 @@
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import PDFDocument from 'pdfkit';
+import type { Report, ReportedReading } from '../../core/describe/report';
+
+/** For whom a report is: the customer reads what was done and why, the trade also where the probes were. */
+export const READERS = ['customer', 'trade'] as const;
+export type Reader = (typeof READERS)[number];
+
+const here = createRequire(__filename);
+const archivo = (face: string): string =>
+  join(dirname(here.resolve('@expo-google-fonts/archivo/package.json')), face);
+const FACES = {
+  text: archivo('500Medium/Archivo_500Medium.ttf'),
+  strong: archivo('700Bold/Archivo_700Bold.ttf'),
+};
+
+const PAGE = { size: 'A4', margin: 48 } as const;
+const INK = '#191C1A';
+const SOFT = '#53574F';
+const BAD = '#9E1F14';
+const GOOD = '#14603A';
+const LINE = '#BDB7A6';
+
+type Doc = InstanceType<typeof PDFDocument>;
+
+/** @param zone an IANA time zone, for dates as the customer writes them */
+export interface PdfOptions {
+  reader: Reader;
+  zone: string;
+  currency: string;
+  shop: string;
+}
+
+/** The report as a PDF with its faces inside: fine on paper, one column, nothing told by colour alone. */
+export function reportPdf(report: Report, options: PdfOptions): Promise<Buffer> {
+  const doc = new PDFDocument({
+    ...PAGE,
+    bufferPages: true,
+    lang: 'en',
+    displayTitle: true,
+    info: { Title: `Report: ${report.unit}`, Author: options.shop, Subject: report.complaint },
+  });
+  doc.registerFont('text', FACES.text);
+  doc.registerFont('strong', FACES.strong);
+  const parts: Buffer[] = [];
+  const whole = new Promise<Buffer>((resolve, reject) => {
+    doc.on('data', (part: Buffer) => parts.push(part));
+    doc.on('end', () => resolve(Buffer.concat(parts)));
+    doc.on('error', reject);
+  });
+  new Sheet(doc, options).write(report);
+  doc.end();
+  return whole;
+}
+
+class Sheet {
+  private readonly width: number;
+
+  constructor(
+    private readonly doc: Doc,
+    private readonly options: PdfOptions,
+  ) {
+    this.width = doc.page.width - 2 * PAGE.margin;
+  }
+
+  write(report: Report): void {
+    const trade = this.options.reader === 'trade';
+    this.head(report);
+    this.section('What was told', [report.complaint, ...report.told]);
+    this.found(report);
+    this.readings(report.readings);
+    if (trade || report.looks.length) this.section('What was looked at', report.looks);
+    this.branch(report);
+    this.section('What made it fail', report.causes);
+    this.decided(report);
+    this.section('What was done', report.done);
+    this.proof(report);
+    this.section('What was declined', report.declined);
+    this.section('What stays as it is', report.left);
+    this.section('What to do differently', report.advice);
+    if (trade) this.section('Before it is handed back', report.checks);
+    this.section('Mind', report.cautions);
+    this.small(
+      'Readings are those of the day. The maker’s sheet, local codes and licensed practice go before this report.',
+    );
+    this.numbers();
+  }
+
+  private head({ unit, place, customer, began, diagram }: Report): void {
+    const { doc, options } = this;
+    doc.font('strong').fontSize(20).fillColor(INK).text(unit);
+    doc.font('text').fontSize(10.5).fillColor(SOFT);
+    doc.text([place, customer].filter(Boolean).join(' · '));
+    const day = new Intl.DateTimeFormat('en', { dateStyle: 'long', timeZone: options.zone });
+    doc.text(`${options.shop} · ${day.format(new Date(began))} · ${diagram}`);
+    doc.moveDown(0.4);
+    this.rule();
+  }
+
+  /** A heading with lines; nothing without lines. */
+  private section(title: string, lines: readonly string[]): void {
+    if (lines.length === 0) return;
+    this.heading(title);
+    for (const line of lines) this.line(line);
+  }
+
+  private heading(title: string): void {
+    const { doc } = this;
+    // A heading does not stand alone at the foot of a page.
+    if (doc.y > doc.page.height - PAGE.margin - 60) doc.addPage();
+    doc.moveDown(0.6);
+    doc.font('strong').fontSize(12.5).fillColor(INK).text(title, PAGE.margin, doc.y);
+    doc.moveDown(0.15);
+  }
+
+  private line(says: string, colour = INK): void {
+    this.doc
+      .font('text')
+      .fontSize(10.5)
+      .fillColor(colour)
+      .text(says, PAGE.margin, this.doc.y, { width: this.width, paragraphGap: 2 });
+  }
+
+  private small(says: string): void {
+    this.doc.moveDown(0.8);
+    this.doc
+      .font('text')
+      .fontSize(9)
+      .fillColor(SOFT)
+      .text(says, PAGE.margin, this.doc.y, { width: this.width });
+  }
+
+  private found({ found }: Report): void {
+    if (!found) return;
+    this.heading('What was found');
+    this.doc
+      .font('strong')
+      .fontSize(12)
+      .fillColor(INK)
+      .text(`${found.part}: ${found.says}`, { width: this.width });
+    if (this.options.reader === 'trade') this.line(found.chance, SOFT);
+  }
+
+  /** What was read, beside what a good unit shows; a row is not torn in two. */
+  private readings(readings: readonly ReportedReading[]): void {
+    if (readings.length === 0) return;
+    const trade = this.options.reader === 'trade';
+    const columns = [0.46, 0.24, 0.16, 0.14].map((share) => share * this.width);
+    this.heading('What was read');
+    this.row(['Where', 'A good unit shows', 'This one', ''], columns, 'strong', SOFT);
+    readings.forEach(({ what, points, expected, shown, fits, after }, i) => {
+      if (after && !readings[i - 1]?.after) this.row(['After the repair'], columns, 'strong', SOFT);
+      const says = fits === undefined ? '' : fits ? 'as it should be' : 'not so';
+      this.row(
+        [trade ? points : what, expected, shown, says],
+        columns,
+        'text',
+        fits === false ? BAD : INK,
+      );
+    });
+  }
+
+  private row(
+    cells: readonly string[],
+    columns: readonly number[],
+    face: string,
+    colour: string,
+  ): void {
+    const { doc } = this;
+    doc.font(face).fontSize(9.5);
+    const heights = cells.map((cell, i) =>
+      doc.heightOfString(cell, { width: (columns[i] ?? 60) - 8 }),
+    );
+    const height = Math.max(...heights) + 5;
+    if (doc.y + height > doc.page.height - PAGE.margin) doc.addPage();
+    const top = doc.y;
+    let left: number = PAGE.margin;
+    cells.forEach((cell, i) => {
+      const width = columns[i] ?? 60;
+      doc.fillColor(colour).text(cell, left, top, { width: width - 8 });
+      left += width;
+    });
+    doc.y = top + height;
+    doc
+      .moveTo(PAGE.margin, doc.y - 2)
+      .lineTo(PAGE.margin + this.width, doc.y - 2)
+      .lineWidth(0.5)
+      .strokeColor(LINE)
+      .stroke();
+  }
+
+  /** The branch from one side of the supply to the other, drawn as a line with its places. */
+  private branch({ branch }: Report): void {
+    if (branch.length === 0) return;
+    this.heading('Where it lies');
+    const { doc } = this;
+    const step = 17;
+    const x = PAGE.margin + 6;
+    for (const { at, then, marked } of branch) {
+      if (doc.y + 2 * step > doc.page.height - PAGE.margin) doc.addPage();
+      const y = doc.y + 6;
+      doc.circle(x, y, 2.6).fillColor(INK).fill();
+      doc
+        .font('text')
+        .fontSize(9.5)
+        .fillColor(INK)
+        .text(at, x + 14, y - 5, { width: this.width - 30 });
+      if (then === undefined) continue;
+      const end = y + 2 * step;
+      doc
+        .moveTo(x, y + 3)
+        .lineTo(x, end - 3)
+        .lineWidth(marked ? 3 : 1);
+      doc.strokeColor(marked ? BAD : SOFT);
+      // A gap beside the colour: it is seen on a black and white page as well.
+      if (marked) doc.dash(3, { space: 3 });
+      doc.stroke().undash();
+      doc
+        .font(marked ? 'strong' : 'text')
+        .fillColor(marked ? BAD : SOFT)
+        .text(marked ? `${then}: this is what was found` : then, x + 30, y + step - 5, {
+          width: this.width - 46,
+        });
+      doc.y = end - 6;
+    }
+    doc.y += step;
+  }
+
+  private decided({ decided }: Report): void {
+    if (!decided) return;
+    const { option, along, choice, figures } = decided;
+    const money = (amount: number): string => `${this.options.currency}${amount.toFixed(2)}`;
+    const { partPrice, minutes, leadDays, comesBack, expected } = figures;
+    const trade = this.options.reader === 'trade';
+    this.section('What was decided', [
+      `${option}${along.length ? `, with ${along.join(', ')}` : ''}`,
+      ...(choice === undefined ? [] : [`In the customer’s words: “${choice}”`]),
+      ...(partPrice === undefined
+        ? []
+        : [
+            `Parts about ${money(partPrice)}${minutes === undefined ? '' : `, about ${Math.round(minutes)} minutes`}${leadDays ? `, ${leadDays} days until they are here` : ''}`,
+          ]),
+      ...(trade && expected && comesBack !== undefined
+        ? [
+            `Reckoned with: ${money(expected.customer)} for the customer and ${money(expected.shop)} for the shop, returns counted in; comes back in ${(100 * comesBack).toFixed(1)} of 100`,
+          ]
+        : []),
+    ]);
+  }
+
+  private proof({ proof, seenAfter }: Report): void {
+    if (!proof) return;
+    this.heading('What was proved');
+    const whole = proof.missing.length === 0;
+    this.doc
+      .font('strong')
+      .fontSize(10.5)
+      .fillColor(whole ? GOOD : INK)
+      .text(proof.headline, { width: this.width });
+    for (const each of seenAfter) this.line(`Seen: ${each}`);
+    for (const each of proof.missing) this.line(`Not done: ${each}`);
+  }
+
+  private rule(): void {
+    const { doc } = this;
+    doc
+      .moveTo(PAGE.margin, doc.y)
+      .lineTo(PAGE.margin + this.width, doc.y)
+      .lineWidth(1)
+      .strokeColor(INK)
+      .stroke();
+  }
+
+  /** Page numbers, once it is known how many there are. */
+  private numbers(): void {
+    const { doc } = this;
+    const { start, count } = doc.bufferedPageRange();
+    for (let page = start; page < start + count; page++) {
+      doc.switchToPage(page);
+      // Below the margin: pdfkit would begin another page for it.
+      doc.page.margins.bottom = 0;
+      doc
+        .font('text')
+        .fontSize(8.5)
+        .fillColor(SOFT)
+        .text(`${page + 1} of ${count}`, PAGE.margin, doc.page.height - 34, {
+          width: this.width,
+          align: 'right',
+        });
+      doc.page.margins.bottom = PAGE.margin;
+    }
+  }
+}
