@@ -67,6 +67,7 @@ module.exports = {
     appOnly('features/calls', [...BELOW_FEATURES, 'features/diagrams', 'features/ledger']),
     // What is decided asks for the cause, which the ledger keeps.
     appOnly('features/decide', [...BELOW_FEATURES, 'features/ledger']),
+    appOnly('features/report', [...BELOW_FEATURES, 'features/ledger']),
     // Diagnosing a unit shows its drawing and the tables of its switches.
     appOnly('features/switchProof', [...BELOW_FEATURES, 'features/safety', 'features/ledger']),
     appOnly('features/diagnosis', [

@@ -42,8 +42,8 @@ const SOURCES = [
   'tools/shell.html',
   'demo',
 ];
-/** What is prepared of a unit depends on. */
-const ENGINE = ['core', 'app/workers/firstAdvice.ts', 'app/workers/shownFindings.ts'];
+/** What prepares a unit; what is prepared depends on all that this imports. */
+const PREPARES = 'tools/preparations.worker.ts';
 /** Kept inside the folder it speaks of, so that a bundle removed by hand is made again. */
 const STAMP = '.sources';
 /** On the disk that it goes to in the end. */
@@ -69,7 +69,7 @@ export async function buildWeb(): Promise<void> {
 }
 
 async function buildInto(web: string): Promise<void> {
-  const engine = hashOf(ENGINE.map((each) => join(ROOT, each)));
+  const engine = hashOf((await enginePaths()).map((each) => join(ROOT, each)));
   const [prepared] = await Promise.all([prepareLibrary(engine), exportPage(web)]);
   mkdirSync(join(web, 'prepared'));
   for (const file of [...prepared.values()].flat())
@@ -142,6 +142,23 @@ async function buildWorkers(web: string, engine: string, shipped: string[]): Pro
     join(ROOT, 'node_modules', 'elkjs', 'lib', 'elk-worker.min.js'),
     join(web, 'workers', 'elk.js'),
   );
+}
+
+/** Files of ours that preparing a unit is made of; the units themselves are known by what is in them. */
+async function enginePaths(): Promise<string[]> {
+  const { metafile } = await build({
+    absWorkingDir: ROOT,
+    entryPoints: [PREPARES],
+    bundle: true,
+    write: false,
+    metafile: true,
+    platform: 'node',
+    packages: 'external',
+    logLevel: 'error',
+  });
+  return Object.keys(metafile.inputs)
+    .filter((path) => !path.startsWith('library/'))
+    .sort();
 }
 
 function hashOf(paths: string[]): string {

@@ -10,6 +10,7 @@ export { DecideScreen } from './decide/DecideScreen';
 export { LedgerScreen } from './ledger/LedgerScreen';
 export { DiagramScreen } from './diagrams/DiagramScreen';
 export { DiagramsScreen } from './diagrams/DiagramsScreen';
+export { ReportScreen } from './report/ReportScreen';
 export { SwitchScreen } from './switchProof/SwitchScreen';
 export { WorkScreen } from './diagnosis/WorkScreen';
 export { startDiagnosis } from '../workers/diagnosis';

@@ -5,6 +5,7 @@ import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/
 import type { ShopMeter } from '../../contract/meter';
 import type { Problem } from '../../contract/problem';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
+import type { Report } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
 import { keepAnswers, keptAnswer, keptAnswers } from './device';
 
@@ -105,6 +106,11 @@ export const keptCalls = async (shop: ShopId): Promise<CallPage | undefined> =>
   (await keptAnswer(keyOf(shop, '/calls'))) as CallPage | undefined;
 export const fetchCall = (shop: ShopId, id: string): Promise<ApiAnswer<CallDetail>> =>
   read(shop, `/calls/${id}`);
+export const fetchReport = (shop: ShopId, id: string): Promise<ApiAnswer<Report>> =>
+  read(shop, `/calls/${id}/report`);
+/** A file that the server makes of a call. @param file its path below the call, such as `report.pdf?for=trade` */
+export const fetchCallFile = async (shop: ShopId, id: string, file: string): Promise<Blob> =>
+  (await ask(shop, `/calls/${id}/${file}`)).blob();
 export const fetchMeters = (shop: ShopId): Promise<ApiAnswer<ShopMeter[]>> => read(shop, '/meters');
 export const putMeter = (shop: ShopId, { id, ...body }: ShopMeter): Promise<Response> =>
   ask(shop, `/meters/${id}`, {

@@ -9,7 +9,7 @@ export const circuitLoad: Calculator = {
   asks: 'Whether a breaker or fuse can carry what hangs on it',
   inputs: [
     number('rating', 'Breaker or fuse', 'A', 20, { least: 0.1, most: 1000 }),
-    number('volts', 'Volts', 'V', 120, { least: 1, most: 1000 }),
+    number('volts', 'At', 'V', 120, { least: 1, most: 1000 }),
     number('one', 'First load', 'W', 1500),
     number('two', 'Second', 'W', 0),
     number('three', 'Third', 'W', 0),

@@ -12,9 +12,9 @@ export const contactHeat: Calculator = {
   name: 'Bad contact',
   asks: 'Watts made in a contact that is not good any more',
   inputs: [
-    number('ohms', 'Ohms of the contact, leads taken off', 'Ω', 0.1, { most: 1e5 }),
-    number('amps', 'Amperes through it', 'A', 10, { most: 500 }),
-    number('volts', 'Volts of the circuit', 'V', 240, { least: 0.01, most: 1000 }),
+    number('ohms', 'Contact, leads taken off', 'Ω', 0.1, { most: 1e5 }),
+    number('amps', 'Through it', 'A', 10, { most: 500 }),
+    number('volts', 'Circuit', 'V', 240, { least: 0.01, most: 1000 }),
   ],
   formula: 'P = I² · R, U = I · R',
   source: 'Joule’s law; what is too warm: common practice, from memory',

@@ -15,9 +15,9 @@ export const element: Calculator = {
   name: 'Element',
   asks: 'Ohms, watts and amperes of a heating element at the volts of the house',
   inputs: [
-    number('watts', 'Watts on the plate', 'W', 2400, { least: 0.1 }),
-    number('rated', 'Volts on the plate', 'V', 240, { least: 1, most: 1000 }),
-    number('volts', 'Volts that are there', 'V', 240, { least: 0, most: 1000 }),
+    number('watts', 'On its plate', 'W', 2400, { least: 0.1 }),
+    number('rated', 'Made for', 'V', 240, { least: 1, most: 1000 }),
+    number('volts', 'There is', 'V', 240, { least: 0, most: 1000 }),
     {
       id: 'wire',
       label: 'What it is made of',

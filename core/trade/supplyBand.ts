@@ -14,8 +14,8 @@ export const supplyBand: Calculator = {
   name: 'Supply',
   asks: 'Whether the volts of the house are right, by both schools',
   inputs: [
-    number('nominal', 'Volts that it should have', 'V', 120, { least: 1, most: 1000 }),
-    number('read', 'Volts that were read, under load', 'V', 113, { most: 2000 }),
+    number('nominal', 'It should have', 'V', 120, { least: 1, most: 1000 }),
+    number('read', 'Read under load', 'V', 113, { most: 2000 }),
   ],
   formula: 'low = V · (1 − p), high = V · (1 + p)',
   source: 'ANSI C84.1, range A, from memory; ten per cent both ways: common practice',

@@ -90,7 +90,7 @@ function OneCalculator({ calculator, begun }: { calculator: Calculator; begun: V
               <Type tone="soft" style={styles.label}>
                 {label}
               </Type>
-              <Type size="lead" weight="heavy">
+              <Type weight="heavy" style={styles.says}>
                 {says}
               </Type>
             </View>
@@ -205,8 +205,9 @@ const styles = StyleSheet.create({
   field: { flexGrow: 1, flexBasis: 150 },
   whole: { width: '100%' },
   answer: { gap: space.s },
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.m },
-  label: { flexBasis: 180, flexGrow: 0 },
+  line: { flexDirection: 'row', alignItems: 'baseline', columnGap: space.m },
+  label: { flex: 2 },
+  says: { flex: 3 },
   taps: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1 },
 });

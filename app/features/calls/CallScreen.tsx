@@ -93,7 +93,14 @@ function Opened({ call }: { call: CallDetail }) {
       {switches(diagram).map((part) => (
         <View key={part.id} style={styles.part}>
           <SwitchRow callId={call.id} diagram={diagram} entries={call.entries} part={part} />
-          <FiguresLinks callId={call.id} of={part.id} figures={figuresOf(diagram, part)} />
+          <FiguresLinks
+            callId={call.id}
+            of={part.id}
+            figures={figuresOf(diagram, part).filter(
+              // What a bad contact makes is asked once it was read.
+              ({ calculator }) => calculator !== 'contact-heat' || isRead(call.entries, part.id),
+            )}
+          />
         </View>
       ))}
       <Card>
@@ -171,6 +178,9 @@ function SwitchRow({
     </RowLink>
   );
 }
+
+const isRead = (entries: readonly Entry[], part: string): boolean =>
+  entries.some(({ kind, body }) => kind === 'reading' && body.part === part);
 
 function OtherPart({ call, part }: { call: CallDetail; part: Part }) {
   return (

@@ -101,6 +101,12 @@ export function Course({ call }: { call: CallDetail }) {
           />
         </Card>
       )}
+      <Button
+        icon="file-text"
+        label="Report"
+        testID="report"
+        onPress={() => router.navigate(`/call/${call.id}/report`)}
+      />
       {stage === 'open' ? (
         <Button icon="check" label="Finish this call" testID="finish" onPress={finish} />
       ) : (

@@ -1,0 +1,39 @@
+import { useCallback, useEffect, useState } from 'react';
+import type { Report } from '../../../core/describe/report';
+import { useAppSelector } from '../../state/hooks';
+import { fetchReport } from '../../sync/api';
+
+export interface ReportRead {
+  report: Report | undefined;
+  /** It is from the last time that the server answered. */
+  stale: boolean;
+  failed: boolean;
+  again: () => void;
+}
+
+/** The report of a call as the server makes it; read anew when what waited has been sent. */
+export function useReport(callId: string): ReportRead {
+  const shop = useAppSelector((state) => state.outbox.shop);
+  const waits = useAppSelector((state) => state.outbox.items.length);
+  const [read, setRead] = useState<{ report: Report; stale: boolean }>();
+  const [failed, setFailed] = useState(false);
+  const [tries, setTries] = useState(0);
+  useEffect(() => {
+    let wanted = true;
+    fetchReport(shop, callId).then(
+      ({ value, stale }) => {
+        if (!wanted) return;
+        setRead({ report: value, stale });
+        setFailed(false);
+      },
+      () => {
+        if (wanted) setFailed(true);
+      },
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [shop, callId, waits, tries]);
+  const again = useCallback(() => setTries((before) => before + 1), []);
+  return { report: read?.report, stale: read?.stale ?? false, failed, again };
+}
