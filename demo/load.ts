@@ -180,6 +180,8 @@ async function loadCall(
       });
     }
   }
+  if (demo.found) await log({ kind: 'found', body: demo.found });
+  if (demo.decision) await log({ kind: 'decision', body: demo.decision });
   if (!demo.done) return;
   for (const { key } of openLines(diagram, logged))
     await log({ kind: 'closed', body: { line: key, how: 'back' } });

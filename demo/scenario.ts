@@ -1,4 +1,5 @@
 import type { NewCallDto } from '../contract/call';
+import type { Decision, Found } from '../core/call/decision';
 import type { Depth } from '../core/plan/proof';
 
 /** A made-up shop in a made-up harbour town; every name, make and model is invented. */
@@ -15,6 +16,9 @@ export interface DemoCall {
   truth: string[];
   /** Switches read so far, in order, each for so many readings at most. */
   work: { part: string; depth: Depth; readings: number }[];
+  /** What was taken over from the verdict, and decided with the customer. */
+  found?: Found;
+  decision?: Decision;
   done: boolean;
 }
 
@@ -108,6 +112,23 @@ export const CALLS: DemoCall[] = [
       { part: 'primary', depth: 'quick', readings: 80 },
       { part: 'monitor', depth: 'quick', readings: 80 },
     ],
+    found: {
+      part: 'monitor',
+      name: 'Monitor switch',
+      mode: 'stuck-closed',
+      says: 'stuck closed (NC)',
+      chance: 0.99,
+      by: 'switch',
+    },
+    decision: {
+      part: 'monitor',
+      option: 'companions',
+      along: ['primary', 'fuse'],
+      partPrice: 71,
+      minutes: 39,
+      choice: 'All three, so that I do not have to take another day off',
+      declined: ['New part alone'],
+    },
     done: true,
   },
   {

@@ -1,4 +1,4 @@
-import { linePaths } from '../behaviour/linePath';
+import { linePaths, type LineWay } from '../behaviour/linePath';
 import { UseRuns } from '../behaviour/useRuns';
 import { causesAsked } from '../call/causesAsked';
 import type { Decision, Found } from '../call/decision';
@@ -8,6 +8,7 @@ import { evidenceOf } from '../call/log';
 import type { LogEntry } from '../call/record';
 import { lastOf } from '../call/takenBack';
 import type { Diagram } from '../diagram/diagram';
+import { switchPosition, type Setup } from '../diagram/setup';
 import { readAt } from '../diagram/terminal';
 import { entryLikelihood, HEALTHY } from '../inference/entryLikelihood';
 import { asHypothesis, shownUnder } from '../inference/shownUnder';
@@ -20,6 +21,7 @@ import { nameLine } from './ledger';
 import { CAUSE_WORDS } from './logEntry';
 import { OPTION_WORDS } from './option';
 import { sayPoint } from './point';
+import { sayPosition } from './position';
 import { missingOf, sayRepairStanding } from './repair';
 import { sayShownOn } from './shown';
 import { saySetup } from './test';
@@ -179,19 +181,26 @@ function readingOf(good: UnitPredictor, entry: ReadingEvidence, after: boolean):
   const { from, to, setup, steps } = entry;
   const shows = shownUnder(good, HEALTHY, steps === undefined ? { setup } : { steps }, from, to);
   const { what, shown } = sayEvidence(diagram, entry);
-  const stood =
-    steps === undefined
-      ? saySetup(diagram, setup).filter((each) => !each.startsWith('wires off'))
-      : [sayLast(diagram, steps)];
+  const part = readAt(diagram, from, to);
+  const stood = steps === undefined ? stoodIn(diagram, setup, part) : [sayLast(diagram, steps)];
   const tells = shows.kind !== 'none';
   return {
-    what: [nameOf(diagram, readAt(diagram, from, to)), ...stood].join(', '),
+    what: [nameOf(diagram, part), ...stood].join(', '),
     points: what,
     expected: tells ? sayShownOn(ORDINARY_METER, shows) : 'nothing that can be foretold',
     shown,
     fits: tells ? (entryLikelihood(good, entry)[HEALTHY] ?? 0) >= FITS_FROM : undefined,
     after,
   };
+}
+
+/** How everything stood while it was read: what was moved, and at least what moves the switch itself. */
+function stoodIn(diagram: Diagram, setup: Setup, id: string): string[] {
+  const moved = saySetup(diagram, setup, id).filter((each) => !each.startsWith('wires off'));
+  const part = diagram.parts.find((each) => each.id === id);
+  if (moved.length || part?.kind !== 'switch') return moved;
+  const position = switchPosition(setup, part);
+  return position === undefined ? [] : [sayPosition(diagram, part.actuator, position)];
 }
 
 /** The line that what was found lies on, from one side of its supply to the other; the shortest, where it lies on several. */
@@ -214,12 +223,18 @@ function branchOf(diagram: Diagram, runs: UseRuns, found: Found | undefined): Re
       const next = line.ways[i + 1];
       return {
         at: sayPoint(diagram, to),
-        then: next && nameOf(diagram, next.owner),
+        then: next && between(diagram, next),
         marked: next?.owner === part,
       };
     }),
   ];
 }
+
+/** What lies between two places; of a wire its colour, as its ends stand beside it. */
+const between = (diagram: Diagram, { owner }: LineWay): string => {
+  const wire = diagram.wires.find(({ id }) => id === owner);
+  return wire ? `wire ${wire.colour}` : nameOf(diagram, owner);
+};
 
 /** What to do differently, so that it does not come again: from the causes that were found. */
 function adviceOf(diagram: Diagram, entries: readonly LogEntry[]): string[] {

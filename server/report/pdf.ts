@@ -15,6 +15,10 @@ const FACES = {
   strong: archivo('700Bold/Archivo_700Bold.ttf'),
 };
 
+/** Below every page. */
+const FOOT =
+  'Readings are those of the day. The maker’s sheet, local codes and licensed practice go before this report.';
+
 const PAGE = { size: 'A4', margin: 48 } as const;
 const INK = '#191C1A';
 const SOFT = '#53574F';
@@ -81,9 +85,6 @@ class Sheet {
     this.section('What to do differently', report.advice);
     if (trade) this.section('Before it is handed back', report.checks);
     this.section('Mind', report.cautions);
-    this.small(
-      'Readings are those of the day. The maker’s sheet, local codes and licensed practice go before this report.',
-    );
     this.numbers();
   }
 
@@ -122,15 +123,6 @@ class Sheet {
       .text(says, PAGE.margin, this.doc.y, { width: this.width, paragraphGap: 2 });
   }
 
-  private small(says: string): void {
-    this.doc.moveDown(0.8);
-    this.doc
-      .font('text')
-      .fontSize(9)
-      .fillColor(SOFT)
-      .text(says, PAGE.margin, this.doc.y, { width: this.width });
-  }
-
   private found({ found }: Report): void {
     if (!found) return;
     this.heading('What was found');
@@ -149,8 +141,9 @@ class Sheet {
     const columns = [0.46, 0.24, 0.16, 0.14].map((share) => share * this.width);
     this.heading('What was read');
     this.row(['Where', 'A good unit shows', 'This one', ''], columns, 'strong', SOFT);
-    readings.forEach(({ what, points, expected, shown, fits, after }, i) => {
-      if (after && !readings[i - 1]?.after) this.row(['After the repair'], columns, 'strong', SOFT);
+    const rows = trade ? readings : told(readings);
+    rows.forEach(({ what, points, expected, shown, fits, after }, i) => {
+      if (after && !rows[i - 1]?.after) this.row(['After the repair'], columns, 'strong', SOFT);
       const says = fits === undefined ? '' : fits ? 'as it should be' : 'not so';
       this.row(
         [trade ? points : what, expected, shown, says],
@@ -195,7 +188,7 @@ class Sheet {
     if (branch.length === 0) return;
     this.heading('Where it lies');
     const { doc } = this;
-    const step = 17;
+    const step = 11;
     const x = PAGE.margin + 6;
     for (const { at, then, marked } of branch) {
       if (doc.y + 2 * step > doc.page.height - PAGE.margin) doc.addPage();
@@ -280,15 +273,30 @@ class Sheet {
       doc.switchToPage(page);
       // Below the margin: pdfkit would begin another page for it.
       doc.page.margins.bottom = 0;
+      const foot = doc.page.height - 34;
       doc
         .font('text')
-        .fontSize(8.5)
+        .fontSize(8)
         .fillColor(SOFT)
-        .text(`${page + 1} of ${count}`, PAGE.margin, doc.page.height - 34, {
-          width: this.width,
-          align: 'right',
-        });
+        .text(FOOT, PAGE.margin, foot, { width: this.width - 50 });
+      doc.text(`${page + 1} of ${count}`, PAGE.margin, foot, {
+        width: this.width,
+        align: 'right',
+      });
       doc.page.margins.bottom = PAGE.margin;
     }
   }
+}
+
+/** For the customer the same reading stands once, with how often it was the same. */
+function told(readings: readonly ReportedReading[]): ReportedReading[] {
+  const rows = new Map<string, { reading: ReportedReading; times: number }>();
+  for (const reading of readings) {
+    const key = JSON.stringify([reading.what, reading.shown, reading.after]);
+    const before = rows.get(key);
+    rows.set(key, { reading, times: (before?.times ?? 0) + 1 });
+  }
+  return [...rows.values()].map(({ reading, times }) =>
+    times > 1 ? { ...reading, shown: `${reading.shown}, ${times} times` } : reading,
+  );
 }

@@ -1,0 +1,192 @@
+import { execFileSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { CallDetail } from '../contract/call';
+import type { Records } from '../core/call/record';
+import { drawnSetup } from '../core/diagram/setup';
+import { LID_READING } from '../core/simulate/lidReading';
+import { builtIn } from '../library/library';
+import { Browser, PHONE } from './browser';
+import { Yarrix } from './yarrix';
+
+jest.setTimeout(180_000);
+
+let yarrix: Yarrix;
+let page: Browser;
+beforeAll(async () => {
+  yarrix = await Yarrix.fresh();
+  page = await Browser.open(PHONE);
+});
+afterAll(async () => {
+  expect(await page.close(/422/)).toEqual([]);
+  await yarrix.end();
+});
+
+type Line = { [K in keyof Records]: [K, Records[K]] }[keyof Records];
+/** A call of the demo shop with a log that another device has made. */
+async function callWith(diagramId: string, complaint: string, lines: Line[]): Promise<string> {
+  const callId = randomUUID();
+  let at = Date.now() - 3_600_000;
+  const phoneAt = (): string => new Date((at += 1000)).toISOString();
+  await yarrix.put(`/calls/${callId}`, {
+    appliance: { id: randomUUID(), make: 'Harrow', model: 'T-1', place: 'Mill Row 2' },
+    diagramId,
+    diagramVersion: 1,
+    complaint,
+    phoneAt: phoneAt(),
+  });
+  for (const [kind, body] of lines)
+    await yarrix.put(`/entries/${randomUUID()}`, { callId, kind, phoneAt: phoneAt(), body });
+  return callId;
+}
+const detail = (id: string): Promise<CallDetail> => yarrix.get<CallDetail>(`/calls/${id}`);
+
+const washer = builtIn('top-load-washer');
+if (!washer) throw new Error('no washer');
+const lid = (said: string, lidState: 'open' | 'closed', wires: 'on' | 'off' = 'off'): Line => [
+  'reading',
+  {
+    ...LID_READING,
+    said,
+    setup: {
+      ...drawnSetup(washer),
+      actuators: { ...drawnSetup(washer).actuators, lid: lidState },
+      lifted: wires === 'off' ? ['lid-switch.A1'] : [],
+    },
+  },
+];
+
+describe('after the verdict', () => {
+  it('decides by the sum, refuses to finish with a jumper left on, and reports what was done', async () => {
+    const call = await callWith('top-load-washer', 'Does not spin', [
+      ['statement', { source: 'told', steps: 'timer=spin', subject: 'drive', outcome: 'off' }],
+      ['acknowledged', { what: 'made-safe' }],
+      ['acknowledged', { what: 'jumper-on', jumper: ['lid-switch.A1', 'lid-switch.A2'] }],
+      lid('OL', 'closed'),
+      lid('OL', 'open'),
+      [
+        'found',
+        {
+          part: 'lid-switch',
+          name: 'Lid switch',
+          mode: 'stuck-open',
+          says: 'stuck open (A)',
+          chance: 0.97,
+          by: 'unit',
+        },
+      ],
+    ]);
+    await page.driver.get(`${yarrix.address}/call/${call}`);
+    await page.says('step-complaint', /Complaint.*done/s);
+    await page.says('work', /Lid switch: stuck open/);
+    await page.press('step-decided');
+    await page.says('cost-replace', /About \$\d+ for the customer/);
+    await page.press('open-sum-replace');
+    await page.fill('partPrice-replace', '31.5');
+    await page.press('take-replace');
+    await page.fill('choice-words', 'Mend it, and nothing else');
+    await page.press('decide-keep');
+    await page.says('state-decided', /done/);
+
+    // Something is forgotten: it is refused, and said where to tap.
+    await page.press('finish');
+    await page.says('not-finished', /Jumper A1 to A2 of Lid switch: on/);
+    expect((await detail(call)).stage).toBe('open');
+    await page.press('to-ledger');
+    await page.press('back-jumper lid-switch.A1 lid-switch.A2');
+    await page.says('ledger-closed', /Jumper A1 to A2 of Lid switch: taken off/);
+    await page.press('back-wire lid-switch.A1');
+    await page.press('leave-panel cabinet');
+    await page.press('leave-keep');
+    await page.says('leave-words-fault', /in a few words/);
+    await page.fill('leave-words', 'one clip broken, ordered');
+    await page.press('leave-keep');
+    await page.press('back-supply cord');
+    await page.find('ledger-empty');
+    await page.press('back');
+    await page.press('finish');
+    await page.says('stage', /Done/);
+    await page.gone('waiting');
+    expect((await detail(call)).stage).toBe('done');
+
+    // What is handed over says all of it, in words that a customer reads.
+    await page.press('report');
+    await page.says('report-page', /Lid switch: stuck open[^]*one clip broken/);
+    const text = await reportText(call);
+    for (const words of [
+      /Lid switch: stuck open/,
+      /Parts about \$31\.50/,
+      /Mend it, and nothing else/,
+      /one clip broken, ordered/,
+      /OL .*not so/,
+    ])
+      expect(text).toMatch(words);
+    await page.driver.get(yarrix.address);
+    await page.press('show-all');
+    await page.says(`call-${call}`, /Lid switch: stuck open/);
+  });
+
+  it('does not let a manual reset pass without its cause, and alarms at a second protector', async () => {
+    const heater = builtIn('electric-water-heater');
+    const reset = heater?.parts.find((each) => each.kind === 'switch' && each.reset === 'manual');
+    if (!reset) throw new Error('no manual reset');
+    const call = await callWith('electric-water-heater', 'No hot water', [
+      ['act', { part: reset.id, act: 'reset' }],
+    ]);
+    await page.driver.get(`${yarrix.address}/call/${call}`);
+    await page.press('finish');
+    await page.says('not-finished', /What made it fail/);
+    await page.press('to-ledger');
+    await page.press('cause-refused-0');
+    await page.press('refuse-cause-cancel');
+    await page.press('cause-found-0');
+    await page.says(`cause-${reset.id}`, /settled/);
+    await page.press('back');
+    await page.press('finish');
+    await page.says('stage', /Done/);
+    await page.gone('waiting');
+
+    const protectors = (builtIn('electric-dryer')?.parts ?? []).filter(
+      ({ kind }) => kind === 'protector',
+    );
+    const twice = await callWith(
+      'electric-dryer',
+      'Stays cold',
+      protectors.slice(0, 2).map(({ id }): Line => ['act', { part: id, act: 'replace' }]),
+    );
+    await page.driver.get(`${yarrix.address}/call/${twice}/ledger`);
+    await page.says('second-protector', /A second protector/);
+  });
+
+  it('reckons with the numbers of the call', async () => {
+    const call = await callWith('coil-burner', 'Burner is slow', []);
+    await page.driver.get(`${yarrix.address}/call/${call}`);
+    await page.press('figures-coil-element');
+    const watts = Number(await (await page.find('in-watts')).getAttribute('value'));
+    expect(watts).toBeGreaterThan(0);
+    await page.fill('in-volts', '208');
+    await page.says('answer', /75 % of its plate/);
+    await page.fill('in-volts', 'many');
+    await page.says('in-volts-fault', /A number/);
+    await page.press('calc-limit-marking');
+    await page.fill('in-marking', 'L140-20');
+    await page.says('answer', /140 °F, 60 °C[^]*120 °F/);
+    await page.press('back');
+    await page.find('course');
+  });
+});
+
+/** The words of the customer's PDF. */
+async function reportText(call: string): Promise<string> {
+  const answer = await fetch(`${yarrix.address}/api/calls/${call}/report.pdf?currency=$`);
+  const folder = mkdtempSync(join(tmpdir(), 'yarrix-report-'));
+  try {
+    const file = join(folder, 'report.pdf');
+    writeFileSync(file, Buffer.from(await answer.arrayBuffer()));
+    return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
