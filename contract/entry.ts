@@ -21,6 +21,7 @@ import { DiagramVersionBody } from './entries/diagramVersion';
 import { FoundBody } from './entries/found';
 import { LookBody } from './entries/look';
 import { MeasurementBody } from './entries/measurement';
+import { OrderBody } from './entries/order';
 import { OpenedBody } from './entries/opened';
 import { ReadingBody } from './entries/reading';
 import { RefusalBody } from './entries/refusal';
@@ -56,6 +57,7 @@ const BODIES: { [K in EntryKind]: new () => Records[K] } = {
   'wire-map': WireMapBody,
   cause: CauseBody,
   found: FoundBody,
+  order: OrderBody,
   decision: DecisionBody,
 };
 

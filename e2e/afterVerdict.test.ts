@@ -160,6 +160,69 @@ describe('after the verdict', () => {
     await page.says('second-protector', /A second protector/);
   });
 
+  it('does not let a used part in that reads bad on the bench', async () => {
+    const call = await callWith('coil-burner', 'Burner stays cold', [
+      [
+        'found',
+        { part: 'infinite', mode: 'stuck-open', says: 'stuck open (H1)', chance: 0.9, by: 'unit' },
+      ],
+    ]);
+    await page.driver.get(`${yarrix.address}/call/${call}/decide`);
+    await page.says('option-salvaged', /proved on the bench before it goes in/);
+    expect(await page.has('take-salvaged')).toBe(false);
+    await page.press('prove-bench');
+    // Nothing feeds it on the bench: the meter alone is proved.
+    await page.press('meter-proved');
+    await page.says('next-position', /^As with/);
+    for (let readings = 0; readings < 8 && !(await page.has('not-fitted')); readings++) {
+      await page.press('key-over');
+      await page.text('meaning');
+    }
+    await page.find('not-fitted');
+    expect(await page.has('decide-switch')).toBe(false);
+    await page.press('back');
+    await page.says('option-salvaged', /The used part is bad/);
+    // What was read on the bench says nothing of the unit.
+    await page.gone('waiting');
+    const { entries } = await detail(call);
+    const bench = entries.filter((each) => each.kind === 'reading' && each.body.of === 'bench');
+    expect(bench.length).toBeGreaterThan(1);
+    await page.driver.get(`${yarrix.address}/call/${call}`);
+    await page.says('standing-infinite', /Not read/);
+    await page.says('step-closed', /Nothing is left open/);
+  });
+
+  it('sees the order of the interlocks, right and the wrong way round', async () => {
+    const call = await callWith('over-range-oven', 'Fuse blows when the door is opened', [
+      ['act', { part: 'monitor', act: 'replace' }],
+    ]);
+    await page.driver.get(`${yarrix.address}/call/${call}`);
+    await page.says('step-proved', /Opening the door: which contact goes over first/);
+    await page.press('to-order');
+    await page.press('went-monitor');
+    await page.press('went-primary');
+    await page.says(
+      'order-says',
+      /Monitor switch went over before Primary door switch: that must not be/,
+    );
+    await page.press('order-keep');
+    await page.press('back');
+    await page.says('state-proved', /look elsewhere/);
+    await page.press('to-order');
+    for (const way of ['opening', 'closing'] as const) {
+      await page.press(`way-${way}`);
+      for (const part of way === 'opening'
+        ? ['primary', 'sense', 'monitor']
+        : ['monitor', 'sense', 'primary'])
+        await page.press(`went-${part}`);
+      await page.says('order-says', /In the order that protects/);
+      await page.press('order-keep');
+    }
+    await page.press('back');
+    await page.says('step-proved', /Opening the door: In the order that protects/);
+    await page.says('step-proved', /Closing the door: In the order that protects/);
+  });
+
   it('reckons with the numbers of the call', async () => {
     const call = await callWith('coil-burner', 'Burner is slow', []);
     await page.driver.get(`${yarrix.address}/call/${call}`);

@@ -8,6 +8,7 @@ export { CallScreen } from './calls/CallScreen';
 export { NewCallScreen } from './calls/NewCallScreen';
 export { DecideScreen } from './decide/DecideScreen';
 export { LedgerScreen } from './ledger/LedgerScreen';
+export { OrderScreen } from './ledger/OrderScreen';
 export { DiagramScreen } from './diagrams/DiagramScreen';
 export { DiagramsScreen } from './diagrams/DiagramsScreen';
 export { ReportScreen } from './report/ReportScreen';

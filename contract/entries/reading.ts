@@ -55,8 +55,8 @@ export class ReadingBody implements ReadingRecord {
   steps?: string;
 
   @IsOptional()
-  @IsIn(['twin'])
-  of?: 'twin';
+  @IsIn(['twin', 'bench'])
+  of?: 'twin' | 'bench';
 
   @IsOptional()
   @IsString()

@@ -67,6 +67,8 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       unless('/from', findPoint(diagram, setup, from));
       unless('/to', findPoint(diagram, setup, to));
       setup.jumpers.forEach((pair, i) => bridge(`/setup/jumpers/${i}`, pair, setup));
+      if (entry.body.of === 'bench' && entry.body.function === 'volt')
+        report('/of', 'a part on the bench is read in ohms, with nothing feeding it');
       inDisplay(diagram, entry.body, report);
       break;
     }
@@ -163,6 +165,18 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
     case 'found':
       if (entry.body.part !== undefined) suspected('/part', entry.body.part);
       break;
+    case 'order': {
+      const { actuator, events } = entry.body;
+      if (!diagram.actuators.some(({ id }) => id === actuator))
+        report('/actuator', `there is no actuator "${actuator}"`);
+      events.forEach(({ part, contact }, i) => {
+        const found = findSwitch(diagram, part);
+        if (!found.ok) report(`/events/${i}/part`, found.error.message);
+        else if (!found.value.contacts.some(({ id }) => id === contact))
+          report(`/events/${i}/contact`, `there is no contact "${contact}" in ${part}`);
+      });
+      break;
+    }
     case 'decision': {
       const { part, along } = entry.body;
       if (part !== undefined) suspected('/part', part);

@@ -81,7 +81,7 @@ function disturbedBy(diagram: Diagram, entry: LogEntry, said: boolean): Disturbe
     }
     case 'reading': {
       const { from, to, setup, of } = entry.body;
-      if (of === 'twin') return [];
+      if (of !== undefined) return [];
       const parts = [from, to].flatMap((ref) => partAt(ref) ?? []);
       return [
         ...setup.jumpers.map((pair): Disturbed => ({ what: 'jumper', of: pairKey(...pair) })),
@@ -109,7 +109,7 @@ const panels = (diagram: Diagram, parts: readonly string[]): Disturbed[] =>
 function isPowered(entry: LogEntry, { looks = [] }: Diagram): boolean {
   switch (entry.kind) {
     case 'reading':
-      return entry.body.function === 'volt' && entry.body.of !== 'twin';
+      return entry.body.function === 'volt' && entry.body.of === undefined;
     case 'statement':
       return entry.body.source === 'seen';
     case 'measurement':

@@ -60,7 +60,8 @@ function asEvidence(entry: LogEntry): Evidence[] {
       const { from, to, setup, wiggle, steps, of = 'unit' } = entry.body;
       const shows = shownIn(entry.body);
       const taken = takenWith(entry.body);
-      if (!shows || !taken) return [];
+      // A part on the bench says nothing of the unit.
+      if (!shows || !taken || of === 'bench') return [];
       const live = steps === undefined ? {} : { steps };
       return [{ kind: 'reading', id, from, to, setup, ...live, shows, taken, of, wiggle }];
     }
@@ -82,11 +83,15 @@ export interface LoggedReading extends Reading {
   doubted: boolean;
 }
 
-/** The readings of one switch since it was last repaired, oldest first, without those that cannot be used. */
+/**
+ * The readings of one switch since it was last repaired, oldest first, without those that cannot be used.
+ * @param of the one in the unit, or one on the bench that may be fitted
+ */
 export function readingsOf(
   diagram: Diagram,
   entries: readonly LogEntry[],
   part: string,
+  of?: 'bench',
 ): LoggedReading[] {
   const gone = takenBack(entries);
   const since = entries.findLastIndex(
@@ -94,7 +99,7 @@ export function readingsOf(
       kind === 'act' && body.part === part && isRepairAct(body.act) && !gone.has(id),
   );
   return entries.slice(since + 1).flatMap((entry): LoggedReading[] => {
-    if (entry.kind !== 'reading' || entry.body.part !== part || entry.body.of === 'twin') return [];
+    if (entry.kind !== 'reading' || entry.body.part !== part || entry.body.of !== of) return [];
     // Only what is read between its own terminals is a reading of the switch.
     if ([entry.body.from, entry.body.to].some((ref) => partAt(ref) !== part)) return [];
     const display = shownIn(entry.body);

@@ -11,6 +11,7 @@ import type { TerminalRef } from '../diagram/diagram';
 import type { CauseLooked } from './cause';
 import type { Decision, Found } from './decision';
 import type { Closing, Disturbance } from './ledgerLine';
+import type { OrderSeen } from './orderSeen';
 import type { ReadingPlace } from './reading';
 import type { WireMap } from './wireMap';
 
@@ -19,8 +20,8 @@ export interface ReadingRecord extends ReadingPlace {
   function: 'ohm' | 'beeper' | 'volt';
   /** Of a live reading: what the unit had been brought to do, as steps. */
   steps?: string;
-  /** Read on a good twin of the unit; this unit when absent. */
-  of?: 'twin';
+  /** Read on a good twin of the unit, or of a part that may be fitted, on the bench; this unit when absent. */
+  of?: 'twin' | 'bench';
   range?: string;
   meter: string;
   leadOhms: number;
@@ -90,6 +91,7 @@ export interface Records {
   'wire-map': WireMap;
   cause: CauseLooked;
   found: Found;
+  order: OrderSeen;
   decision: Decision;
 }
 

@@ -6,6 +6,7 @@ import { takenBack } from '../call/takenBack';
 import type { Diagram, Part } from '../diagram/diagram';
 import { partAt } from '../diagram/terminal';
 import type { ShopTerms } from './expectedCost';
+import { benchStanding } from './usedPart';
 
 /** Rules that no price moves: common practice. */
 export const HARD_RULES = [
@@ -16,6 +17,8 @@ export const HARD_RULES = [
   'cause-first',
   'two-readings',
   'not-read',
+  'bench-first',
+  'bench-bad',
 ] as const;
 export type HardRule = (typeof HARD_RULES)[number];
 
@@ -38,6 +41,10 @@ export function rulesAgainst(
   const rules: HardRule[] = [];
   const replaces = ['replace', 'companions', 'assembly', 'exchange', 'salvaged'].includes(kind);
   if (safety && (kind === 'salvaged' || kind === 'exchange')) rules.push('makers-part');
+  if (kind === 'salvaged' && part.kind === 'switch') {
+    const bench = benchStanding(diagram, part, entries);
+    if (bench !== 'good') rules.push(bench === 'bad' ? 'bench-bad' : 'bench-first');
+  }
   if (
     kind === 'reset' &&
     moved &&
@@ -84,7 +91,7 @@ export function waysRead(entries: readonly LogEntry[], part: string): Set<string
   const gone = takenBack(entries);
   return new Set(
     entries.flatMap(({ id, kind, body }) => {
-      if (kind !== 'reading' || gone.has(id) || body.of === 'twin') return [];
+      if (kind !== 'reading' || gone.has(id) || body.of !== undefined) return [];
       const own = [body.from, body.to].every((ref) => partAt(ref) === part);
       if (!own) return [];
       const stands =

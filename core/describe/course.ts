@@ -1,6 +1,8 @@
 import { openLines } from '../call/ledger';
 import { lastOf } from '../call/takenBack';
+import { ordersDue } from '../plan/eventOrder';
 import type { CourseStep, KnownOfCall, StepStanding } from '../plan/course';
+import { sayOrderDue } from './eventOrder';
 import { sayLine } from './ledger';
 import { OPTION_WORDS } from './option';
 import { missingOf, sayRepairStanding } from './repair';
@@ -65,7 +67,10 @@ export function sayStep(call: KnownOfCall, { step, state }: StepStanding): strin
       if (!repair)
         return state === 'not-due' ? [] : ['After the repair: read it, then see it run.'];
       const { headline } = sayRepairStanding(diagram, repair, evidence, true);
-      return [headline, ...missingOf(diagram, repair)];
+      const orders = ordersDue(diagram, entries, evidence).map((each) =>
+        sayOrderDue(diagram, each),
+      );
+      return [headline, ...missingOf(diagram, repair), ...orders];
     }
     case 'closed': {
       const lines = openLines(diagram, entries);

@@ -84,6 +84,11 @@ export function sayLogEntry(diagram: Diagram | undefined, entry: Said): string {
       const { part, says } = entry.body;
       return `Found: ${part === undefined ? 'nothing wrong in this unit' : `${named(part)}: ${says}`}`;
     }
+    case 'order': {
+      const { events, way } = entry.body;
+      const order = events.map(({ part }) => named(part)).join(', then ');
+      return `Order on ${way === 'opening' ? 'opening' : 'closing'}: ${order}`;
+    }
     case 'decision': {
       const { part, option } = entry.body;
       return `Decided: ${OPTION_WORDS[option]}${part === undefined ? '' : `: ${named(part)}`}`;

@@ -14,12 +14,14 @@ import { entryLikelihood, HEALTHY } from '../inference/entryLikelihood';
 import { asHypothesis, shownUnder } from '../inference/shownUnder';
 import { UnitPredictor } from '../inference/unitPredictor';
 import { ORDINARY_METER } from '../meter/meter';
+import { ordersDue } from '../plan/eventOrder';
 import { repairStanding } from '../plan/repair';
 import { closingChecks } from './closingChecks';
 import { sayChance } from './chance';
 import { nameLine } from './ledger';
 import { CAUSE_WORDS } from './logEntry';
 import { OPTION_WORDS } from './option';
+import { sayOrderDue } from './eventOrder';
 import { sayPoint } from './point';
 import { sayPosition } from './position';
 import { missingOf, sayRepairStanding } from './repair';
@@ -166,7 +168,12 @@ export function reportOf({
       headline: sayRepairStanding(diagram, standing, evidence, true).headline,
       missing: missingOf(diagram, standing),
     },
-    seenAfter: said(after, 'statement'),
+    seenAfter: [
+      ...said(after, 'statement'),
+      ...ordersDue(diagram, entries, evidence).flatMap((each) =>
+        each.verdict ? [sayOrderDue(diagram, each)] : [],
+      ),
+    ],
     left: ledgerOf(diagram, entries).flatMap((line) =>
       line.closed?.how === 'left' ? [`${nameLine(diagram, line)}: ${line.closed.words ?? ''}`] : [],
     ),

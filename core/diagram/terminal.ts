@@ -90,4 +90,10 @@ export function findSwitch(diagram: Diagram, id: string): Result<SwitchPart, Unk
 export const wiresAt = (diagram: Diagram, ref: TerminalRef): Wire[] =>
   diagram.wires.filter((wire) => wire.from === ref || wire.to === ref);
 
+/** Contacts that something hangs on: an idle throw has a terminal without a wire. */
+export const wiredContacts = (diagram: Diagram, part: SwitchPart): SwitchPart['contacts'] =>
+  part.contacts.filter(({ between }) =>
+    between.every((id) => wiresAt(diagram, terminalRef(part.id, id)).length > 0),
+  );
+
 export { unknownName };

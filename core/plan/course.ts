@@ -4,6 +4,7 @@ import { openLines } from '../call/ledger';
 import { lastOf } from '../call/takenBack';
 import type { LogEntry } from '../call/record';
 import type { Diagram } from '../diagram/diagram';
+import { ordersDue, type OrderDue } from './eventOrder';
 import type { RepairStanding } from './repair';
 
 /** The steps of a call in the order of the work; any may be entered at any time. */
@@ -57,10 +58,20 @@ export function courseOf({
     found: found ? 'done' : evidence.length ? 'begun' : 'open',
     decided: decision ? 'done' : 'open',
     repaired: repaired ? 'done' : due ? 'open' : 'not-due',
-    proved: proofState(repair, due),
+    proved: withOrders(proofState(repair, due), ordersDue(diagram, entries, evidence)),
     closed: stage === 'done' ? 'done' : openLines(diagram, entries).length ? 'begun' : 'open',
   };
   return COURSE.map((step) => ({ step, state: states[step] }));
+}
+
+/** An order that is not seen yet, or was seen wrong, keeps a repair from being proved. */
+function withOrders(
+  state: StepStanding['state'],
+  orders: readonly OrderDue[],
+): StepStanding['state'] {
+  if (state === 'wrong' || orders.some(({ verdict }) => verdict?.kind === 'wrong')) return 'wrong';
+  const whole = orders.every(({ verdict }) => verdict?.kind === 'right');
+  return state === 'done' && !whole ? 'begun' : state;
 }
 
 function proofState(repair: RepairStanding | undefined, due: boolean): StepStanding['state'] {

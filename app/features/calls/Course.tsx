@@ -6,6 +6,7 @@ import { openLines } from '../../../core/call/ledger';
 import { evidenceOf } from '../../../core/call/log';
 import { sayLine, sayNotFinished } from '../../../core/describe/ledger';
 import { sayStep, STEP_NAMES, STEP_STATES } from '../../../core/describe/course';
+import { orderedActuators } from '../../../core/plan/eventOrder';
 import { courseOf, type CourseStep, type StepStanding } from '../../../core/plan/course';
 import { diagramKey } from '../../state/diagrams';
 import { useLog } from '../../state/useLog';
@@ -100,6 +101,14 @@ export function Course({ call }: { call: CallDetail }) {
             onPress={() => router.navigate(`/call/${call.id}/ledger`)}
           />
         </Card>
+      )}
+      {orderedActuators(diagram).length > 0 && (
+        <Button
+          icon="repeat"
+          label="Order of the door’s contacts"
+          testID="to-order"
+          onPress={() => router.navigate(`/call/${call.id}/order`)}
+        />
       )}
       <Button
         icon="file-text"

@@ -135,6 +135,7 @@ function Deciding({ call, found, other }: { call: CallDetail; found: Found; othe
               setTyped({ ...typed, [each.kind]: { ...typed[each.kind], ...figures } })
             }
             choose={() => setChosen(each.kind)}
+            prove={() => router.navigate(`/call/${call.id}/${found.part}?of=bench`)}
           />
         ))
       )}

@@ -20,10 +20,12 @@ interface Props {
   first: boolean;
   type: (figures: Figures) => void;
   choose: () => void;
+  /** Proves a used part on the bench. */
+  prove: () => void;
 }
 
 /** One thing that can be done: what it comes to, what speaks for it, and the sum where somebody asks. */
-export function OptionCard({ diagram, option, first, type, choose }: Props) {
+export function OptionCard({ diagram, option, first, type, choose, prove }: Props) {
   const money = useMoney();
   const [open, setOpen] = useState(false);
   const { kind, along, figures, cost, against, guessed, events } = option;
@@ -42,6 +44,14 @@ export function OptionCard({ diagram, option, first, type, choose }: Props) {
           {RULE_WORDS[rule]}
         </Type>
       ))}
+      {(against.includes('bench-first') || against.includes('bench-bad')) && (
+        <Button
+          icon="activity"
+          label="Prove it on the bench"
+          testID="prove-bench"
+          onPress={prove}
+        />
+      )}
       {!barred && kind !== 'hand-over' && (
         <Type weight="strong" testID={`cost-${kind}`}>
           About {money(cost.customer)} for the customer

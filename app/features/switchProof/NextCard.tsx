@@ -14,6 +14,11 @@ export function NextCard({ proof, next }: { proof: SwitchProof; next: NextReadin
   const palette = useTheme();
   const words = sayNext(proof, next);
   const { from, to, setup, wiggle } = next.place;
+  // On the bench a finger stands in for the door: it must not read like an order to close it.
+  const position = proof.bench
+    ? `As with ${words.position.replace(/^As with /, '').replace(/^./, (first) => first.toLowerCase())}`
+    : words.position;
+  const how = words.how ?? (proof.bench ? proof.part.byHand : undefined);
   const dial = proof.meter.autoRanging ? 'Ω' : `Ω, ${words.range.name}`;
   return (
     <Card style={styles.card} testID="next-reading">
@@ -26,17 +31,22 @@ export function NextCard({ proof, next }: { proof: SwitchProof; next: NextReadin
         </Type>
       </View>
       <Type size="giant" weight="heavy" testID="next-position">
-        {words.position}
+        {position}
       </Type>
-      {words.how && (
+      {how && (
         <View style={[styles.hand, { backgroundColor: palette.warnGround }]} testID="next-by-hand">
           <Type size="small" weight="strong" tone="warn">
             By hand, not by the actuator
           </Type>
-          <Type size="small">{words.how}</Type>
+          <Type size="small">{how}</Type>
         </View>
       )}
-      <ProbePair diagram={proof.call.diagram} from={from} to={to} lifted={setup.lifted} />
+      <ProbePair
+        diagram={proof.call.diagram}
+        from={from}
+        to={to}
+        lifted={proof.bench ? [] : setup.lifted}
+      />
       {wiggle && (
         <View style={styles.line} testID="next-wiggle">
           <Icon name="activity" size={20} color={palette.warn} />

@@ -24,9 +24,18 @@ import { useSwitchProof, type SwitchProof } from './useSwitchProof';
 import { VerdictCard } from './VerdictCard';
 
 /** One switch proved against its table: the heart of the app. */
-export function SwitchScreen({ callId, partId }: { callId: string; partId: string }) {
-  const opening = useSwitchProof(callId, partId);
-  const back = `/call/${callId}`;
+export function SwitchScreen({
+  callId,
+  partId,
+  bench,
+}: {
+  callId: string;
+  partId: string;
+  /** A used part on the bench instead of the one in the unit. */
+  bench: boolean;
+}) {
+  const opening = useSwitchProof(callId, partId, bench);
+  const back = bench ? `/call/${callId}/decide` : `/call/${callId}`;
   if (opening.state === 'ready') return <Proof proof={opening.proof} back={back} />;
   return (
     <Screen title="Switch" back={back}>
@@ -116,7 +125,7 @@ function Proof({ proof, back }: { proof: SwitchProof; back: string }) {
 
   return (
     <Screen
-      title={part.name}
+      title={proof.bench ? `${part.name}, on the bench` : part.name}
       under={`${call.appliance.make} ${call.appliance.model} · ${call.complaint}`}
       back={back}
       keys={KEYS}

@@ -53,7 +53,12 @@ export function VerdictCard({ proof }: { proof: SwitchProof }) {
           and {lines.length - MOST_LINES} more
         </Type>
       )}
-      {verdict.kind === 'fault' && (
+      {proof.bench && verdict.kind === 'fault' && (
+        <Type weight="strong" tone="bad" testID="not-fitted">
+          Not to be fitted: take another one, or a new part.
+        </Type>
+      )}
+      {!proof.bench && verdict.kind === 'fault' && (
         <Button
           look="act"
           icon="arrow-right"

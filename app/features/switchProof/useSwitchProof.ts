@@ -34,6 +34,8 @@ export interface SwitchProof {
   diagram: Diagram;
   part: SwitchPart;
   depth: Depth;
+  /** It is a part on the bench that may be fitted, not the one in the unit. */
+  bench: boolean;
   meter: Meter;
   /** All readings of the switch, with those that were taken back. */
   readings: readonly LoggedReading[];
@@ -60,7 +62,7 @@ export type ProofOpening =
   | { state: 'ready'; proof: SwitchProof };
 
 /** Everything that the switch screen shows and does. */
-export function useSwitchProof(callId: string, partId: string): ProofOpening {
+export function useSwitchProof(callId: string, partId: string, bench = false): ProofOpening {
   const dispatch = useAppDispatch();
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
@@ -86,8 +88,8 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
     return diagram && found?.ok ? new SwitchDiagnosis(diagram, found.value) : undefined;
   }, [diagram, partId]);
   const logged = useMemo(
-    () => (diagram ? readingsOf(diagram, entries ?? [], partId) : []),
-    [diagram, entries, partId],
+    () => (diagram ? readingsOf(diagram, entries ?? [], partId, bench ? 'bench' : undefined) : []),
+    [diagram, entries, partId, bench],
   );
   // Lines that say nothing of this switch leave its readings, and all that is made of them, alone.
   const readings = useSame(logged, logged.map(({ id, doubted }) => `${id}${doubted}`).join());
@@ -128,17 +130,20 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
       meter: meter.id,
       leadOhms: meter.leads.ohms,
       said,
+      ...(bench && { of: 'bench' as const }),
       supersedes: next.supersedes,
     });
     return undefined;
   };
-  const gate: Gate | undefined = !acknowledged.safe
-    ? 'made-safe'
-    : leadOhms === undefined
-      ? 'meter-proved'
-      : !acknowledged.wiresOff.has(part.id)
-        ? 'wires-off'
-        : undefined;
+  // On the bench nothing feeds it, and nothing else hangs on it.
+  const gate: Gate | undefined =
+    !acknowledged.safe && !bench
+      ? 'made-safe'
+      : leadOhms === undefined
+        ? 'meter-proved'
+        : !bench && !acknowledged.wiresOff.has(part.id)
+          ? 'wires-off'
+          : undefined;
   return {
     state: 'ready',
     proof: {
@@ -146,6 +151,7 @@ export function useSwitchProof(callId: string, partId: string): ProofOpening {
       diagram: call.diagram,
       part,
       depth,
+      bench,
       meter,
       readings,
       ...worked,

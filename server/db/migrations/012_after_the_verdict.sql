@@ -4,7 +4,8 @@
 ALTER TABLE entry DROP CONSTRAINT entry_kind_check;
 ALTER TABLE entry ADD CONSTRAINT entry_kind_check CHECK (
   kind IN ('reading', 'doubt', 'acknowledged', 'stage', 'diagram', 'statement', 'look', 'measurement', 'act', 'sight', 'refusal',
-    'correction', 'opened', 'closed', 'wire-map', 'cause', 'found', 'decision')
+    'correction', 'opened', 'closed', 'wire-map', 'cause', 'found', 'decision',
+    'order', 'fit')
 );
 -- What a list shows of the verdict: the last that was found, by the clock of its entry.
 ALTER TABLE call ADD COLUMN found jsonb;
