@@ -18,6 +18,7 @@ import { ClosedBody } from './entries/closed';
 import { CorrectionBody } from './entries/correction';
 import { DecisionBody } from './entries/decision';
 import { DiagramVersionBody } from './entries/diagramVersion';
+import { FitBody } from './entries/fit';
 import { FoundBody } from './entries/found';
 import { LookBody } from './entries/look';
 import { MeasurementBody } from './entries/measurement';
@@ -58,6 +59,7 @@ const BODIES: { [K in EntryKind]: new () => Records[K] } = {
   cause: CauseBody,
   found: FoundBody,
   order: OrderBody,
+  fit: FitBody,
   decision: DecisionBody,
 };
 

@@ -158,6 +158,7 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
         report('/wires', 'say which wire sits where, or that its plug is keyed');
       break;
     }
+    case 'fit':
     case 'cause':
       if (!diagram.parts.some(({ id }) => id === entry.body.part))
         report('/part', `there is no part "${entry.body.part}"`);

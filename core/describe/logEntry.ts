@@ -84,6 +84,10 @@ export function sayLogEntry(diagram: Diagram | undefined, entry: Said): string {
       const { part, says } = entry.body;
       return `Found: ${part === undefined ? 'nothing wrong in this unit' : `${named(part)}: ${says}`}`;
     }
+    case 'fit': {
+      const { part, words, used } = entry.body;
+      return `Held against ${named(part)}: ${words}${used ? ', used' : ''}`;
+    }
     case 'order': {
       const { events, way } = entry.body;
       const order = events.map(({ part }) => named(part)).join(', then ');

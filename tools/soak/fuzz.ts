@@ -154,6 +154,7 @@ function soundBodies(calls: readonly string[]): ((pick: Pick1) => [string, objec
         chance: 0.9,
         by: 'unit',
       },
+      fit: { part: 'lid-switch', words: 'number 7', used: false, approved: true, amps: 10 },
       order: { actuator: 'lid', way: 'opening', events: [{ part: 'lid-switch', contact: 'A' }] },
       decision: {
         part: 'lid-switch',

@@ -22,6 +22,7 @@ import { space } from '../../theme/theme';
 import { CauseCard } from '../ledger/CauseCard';
 import { LedgerCount } from '../ledger/LedgerCount';
 import { ChoiceCard } from './ChoiceCard';
+import { FitCard } from './FitCard';
 import { FoundCard } from './FoundCard';
 import { OptionCard } from './OptionCard';
 import { TermsCard } from './TermsCard';
@@ -139,6 +140,7 @@ function Deciding({ call, found, other }: { call: CallDetail; found: Found; othe
           />
         ))
       )}
+      {part && <FitCard call={call} part={part} />}
       {found.part !== undefined && !option && (
         <Card testID="new-unit">
           <NumberField

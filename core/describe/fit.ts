@@ -1,0 +1,30 @@
+import type { Fit, FitLine, FitPoint } from '../decide/fit';
+
+const POINT_WORDS: Record<FitPoint, string> = {
+  approval: 'The maker’s own, new',
+  contacts: 'Contacts and throws',
+  amps: 'Amperes',
+  volts: 'Volts',
+  'set-points': 'Set points, rising and falling',
+  reset: 'Reset',
+  lever: 'Lever or stem',
+  connectors: 'Connectors',
+  mounting: 'Mounting',
+  orientation: 'Which way round',
+  proved: 'Proved on the bench',
+};
+const STANDS: Record<FitLine['stands'], string> = {
+  holds: 'holds',
+  'does-not': 'does not hold',
+  unknown: 'not known yet',
+};
+
+/** "Amperes, at least 13.2 A: holds". */
+export const sayFitLine = ({ point, stands, wants }: FitLine): string =>
+  `${POINT_WORDS[point]}${wants === undefined ? '' : `, ${point === 'amps' || point === 'volts' ? 'at least ' : ''}${wants}`}: ${STANDS[stands]}`;
+
+export const FIT_WORDS: Record<Fit, string> = {
+  fits: 'It fits',
+  'does-not': 'It does not fit',
+  unknown: 'Not known yet whether it fits',
+};
