@@ -47,7 +47,7 @@ export const SCREENS: readonly ScreenState[] = [
   {
     name: 'To put back, it stays',
     path: `${call(2)}/ledger`,
-    press: ['leave-panel backguard'],
+    press: ['leave-panel rear'],
     shows: 'leave-words',
   },
   { name: 'Decide, what was found', path: `${call(3)}/decide`, shows: 'say-found' },
@@ -70,11 +70,16 @@ export const SCREENS: readonly ScreenState[] = [
     press: ['went-monitor', 'went-primary'],
     shows: 'order-says',
   },
+  {
+    name: 'Decide, does it fit',
+    path: `${call(4)}/decide`,
+    press: ['open-fit', 'fit-keep'],
+    shows: 'fit-words-fault',
+  },
   { name: 'Order, none', path: `${call(2)}/order`, shows: 'no-order' },
   {
     name: 'Switch on the bench',
     path: `${call(2)}/infinite?of=bench`,
-    press: ['meter-proved'],
     shows: 'keypad',
   },
   { name: 'Report', path: `${call(4)}/report`, shows: 'report-page', wide: true },

@@ -2,8 +2,9 @@ import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import type { CallDetail, CallPage } from '../contract/call';
 import type { Problem } from '../contract/problem';
+import type { SeenBefore } from '../contract/seen';
 import { verify } from './db/verify';
-import { phoneAt, reading, startTestServer, type TestServer } from './testServer';
+import { newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
 let app: TestServer['app'];
@@ -160,6 +161,36 @@ describe('a call', () => {
     ).expect(204);
     expect(await listed()).toMatchObject({ says: 'stuck open (A)' });
     expect((await verify(server.db)).faults).toEqual([]);
+    // Another call for a unit of the same kind is told of it.
+    const other = randomUUID();
+    const nextDay = { ...newCall(), phoneAt: '2026-11-25T08:00:00.000Z' };
+    await request(app).put(`/api/calls/${other}`).send(nextDay).expect(204);
+    const seen = async () =>
+      (await request(app).get(`/api/calls/${other}/seen`).expect(200)).body as SeenBefore;
+    const { calls, parts } = await seen();
+    expect(calls.find(({ id }) => id === call)).toMatchObject({
+      sameModel: true,
+      found: { says: 'stuck open (A)' },
+    });
+    expect(calls.some(({ id }) => id === other)).toBe(false);
+    expect(parts[0]).toMatchObject({ part: 'lid-switch', name: 'lid-switch' });
+    // The same unit at the same place, soon after: somebody had to come again.
+    expect(parts[0]?.cameBack).toBe(parts[0]?.calls);
+    const elsewhere = {
+      ...newCall(),
+      appliance: { ...newCall().appliance, place: 'Elsewhere', model: 'Z-1' },
+    };
+    const away = randomUUID();
+    await request(app).put(`/api/calls/${away}`).send(elsewhere).expect(204);
+    await put('entries', randomUUID(), { ...found('stuck open (A)'), callId: away }).expect(204);
+    expect((await seen()).calls.find(({ id }) => id === away)).toMatchObject({
+      sameModel: false,
+      cameBack: false,
+    });
+    const empty = { calls: [], parts: [] };
+    expect(
+      (await request(app).get(`/api/calls/${other}/seen`).set('x-of', 'other').expect(200)).body,
+    ).toEqual(empty);
     const wrong = { part: 'no-such-part', says: 'x', chance: 2, by: 'unit' };
     expect(
       (await faultsOf(put('entries', randomUUID(), entry(call, 'found', wrong)).expect(422)))[0]

@@ -4,6 +4,7 @@ import type { EntryResult } from '../../contract/entry';
 import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/headers';
 import type { ShopMeter } from '../../contract/meter';
 import type { Problem } from '../../contract/problem';
+import type { SeenBefore } from '../../contract/seen';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
 import type { Report } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
@@ -106,6 +107,8 @@ export const keptCalls = async (shop: ShopId): Promise<CallPage | undefined> =>
   (await keptAnswer(keyOf(shop, '/calls'))) as CallPage | undefined;
 export const fetchCall = (shop: ShopId, id: string): Promise<ApiAnswer<CallDetail>> =>
   read(shop, `/calls/${id}`);
+export const fetchSeen = (shop: ShopId, id: string): Promise<ApiAnswer<SeenBefore>> =>
+  read(shop, `/calls/${id}/seen`);
 export const fetchReport = (shop: ShopId, id: string): Promise<ApiAnswer<Report>> =>
   read(shop, `/calls/${id}/report`);
 /** A file that the server makes of a call. @param file its path below the call, such as `report.pdf?for=trade` */

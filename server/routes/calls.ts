@@ -6,6 +6,7 @@ import { addCall, findCall, listCalls, readCursor, type CallsWanted } from '../d
 import type { Database } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { listEntries } from '../db/entries';
+import { seenBefore } from '../db/seen';
 import { refuseOther } from '../conflict';
 import { onlyJson, skewOf, uuidOf, valid } from '../input';
 import { shopOf } from '../shop';
@@ -26,6 +27,10 @@ export function callRoutes(db: Database): Router {
     if (!diagram) throw new Error(`call ${call.id} names a diagram version that is not stored`);
     const detail: CallDetail = { ...call, diagram, entries: await listEntries(db, shop, call.id) };
     response.json(detail);
+  });
+
+  router.get('/calls/:id/seen', async (request, response) => {
+    response.json(await seenBefore(db, shopOf(response), uuidOf(request.params.id)));
   });
 
   router.put('/calls/:id', onlyJson, async (request, response) => {

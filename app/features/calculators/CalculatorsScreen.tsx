@@ -202,7 +202,7 @@ const round = (seconds: number): number => Math.round(10 * seconds) / 10;
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  field: { flexGrow: 1, flexBasis: 150 },
+  field: { flexGrow: 1, flexBasis: 150, maxWidth: '100%' },
   whole: { width: '100%' },
   answer: { gap: space.s },
   line: { flexDirection: 'row', alignItems: 'baseline', columnGap: space.m },

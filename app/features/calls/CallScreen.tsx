@@ -26,6 +26,7 @@ import { LedgerCount } from '../ledger/LedgerCount';
 import { CorrectCall } from './CorrectCall';
 import { Course } from './Course';
 import { FiguresLinks } from './FiguresLinks';
+import { SeenBefore } from './SeenBefore';
 import { switchStanding } from './switchStanding';
 
 /** One call as a whole: the unit, its complaint, how far it has come, and how each switch stands. */
@@ -87,6 +88,7 @@ function Opened({ call }: { call: CallDetail }) {
         />
       )}
       <Course call={call} />
+      <SeenBefore callId={call.id} />
       <Type weight="heavy" role="heading" aria-level={2}>
         Prove a switch at once
       </Type>

@@ -159,5 +159,5 @@ function without(
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  field: { flexGrow: 1, flexBasis: 130 },
+  field: { flexGrow: 1, flexBasis: 130, maxWidth: '100%' },
 });

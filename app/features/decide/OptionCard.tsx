@@ -138,6 +138,6 @@ const FIELDS = [
 const styles = StyleSheet.create({
   sum: { gap: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  field: { flexGrow: 1, flexBasis: 100 },
+  field: { flexGrow: 1, flexBasis: 100, maxWidth: '100%' },
   grow: { flexGrow: 1 },
 });

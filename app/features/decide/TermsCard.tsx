@@ -79,5 +79,5 @@ export function TermsCard() {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  field: { flexGrow: 1, flexBasis: 220 },
+  field: { flexGrow: 1, flexBasis: 220, maxWidth: '100%' },
 });

@@ -106,5 +106,5 @@ export function CauseCard({
 const styles = StyleSheet.create({
   cause: { gap: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-  grow: { flexGrow: 1, flexBasis: 90, paddingHorizontal: space.s },
+  grow: { flexGrow: 1, flexBasis: 90, maxWidth: '100%', paddingHorizontal: space.s },
 });

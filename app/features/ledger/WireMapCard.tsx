@@ -88,5 +88,5 @@ const styles = StyleSheet.create({
   map: { gap: space.m },
   wire: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
   terminal: { minWidth: 48 },
-  grow: { flexGrow: 1, flexBasis: 140 },
+  grow: { flexGrow: 1, flexBasis: 140, maxWidth: '100%' },
 });

@@ -128,5 +128,5 @@ function momentIn(text: string): Date | undefined {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: space.s },
-  grow: { flexGrow: 1, flexBasis: 180 },
+  grow: { flexGrow: 1, flexBasis: 180, maxWidth: '100%' },
 });

@@ -181,5 +181,5 @@ const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
   reading: { borderTopWidth: 1, paddingVertical: space.s, gap: space.xs },
   row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.m },
-  half: { flexGrow: 1, flexBasis: 150 },
+  half: { flexGrow: 1, flexBasis: 150, maxWidth: '100%' },
 });

@@ -9,6 +9,8 @@ ALTER TABLE entry ADD CONSTRAINT entry_kind_check CHECK (
 );
 -- What a list shows of the verdict: the last that was found, by the clock of its entry.
 ALTER TABLE call ADD COLUMN found jsonb;
+-- What was seen of units like one: calls with a verdict alone.
+CREATE INDEX call_found ON call (shop, diagram_now) WHERE found IS NOT NULL;
 
 -- As it was, and what was found beside what was corrected.
 CREATE OR REPLACE FUNCTION correct_calls() RETURNS trigger LANGUAGE plpgsql SECURITY DEFINER
