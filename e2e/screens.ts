@@ -83,6 +83,12 @@ export const SCREENS: readonly ScreenState[] = [
     shows: 'keypad',
   },
   { name: 'Report', path: `${call(4)}/report`, shows: 'report-page', wide: true },
+  {
+    name: 'Report, its files',
+    path: `${call(4)}/report`,
+    press: ['more-files', 'return-ics'],
+    shows: 'return-at-fault',
+  },
   { name: 'Calculators', path: '/calculators', shows: 'answer', wide: true },
   { name: 'Calculators, taps', path: '/calculators?calc=on-time', press: ['tap'], shows: 'taps' },
   {

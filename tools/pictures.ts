@@ -38,12 +38,17 @@ const VIEWS: View[] = [
     press: ['fit-coil-off'],
   }),
   view('call', PHONE, 'light', call(4), 'switch-monitor'),
+  view('decide', PHONE, 'light', `${call(4)}/decide`, 'sum-replace', {
+    press: ['open-sum-replace'],
+  }),
+  view('report', PHONE, 'light', `${call(4)}/report`, 'report-readings'),
   view('make-safe', PHONE, 'dark', `${call(0)}/primary`, 'make-safe'),
   view('next-reading', PHONE, 'light', `${call(1)}/lid-switch`, 'last-reading', {
     press: ['made-safe'],
   }),
+  view('ledger', PHONE, 'dark', `${call(1)}/ledger`, 'ledger'),
   view('verdict', PHONE, 'dark', `${call(4)}/monitor`, 'verdict-fault', {
-    press: ['made-safe', 'meter-proved'],
+    press: ['made-safe', 'meter-proved', 'gate-done'],
   }),
   view('work-complaint', PHONE, 'light', `${call(6)}/work`, 'fit-element-off', {
     type: { 'complaint-words': 'the drum turns but the clothes stay cold' },
@@ -59,7 +64,6 @@ const VIEWS: View[] = [
       'meter-proved',
     ],
   }),
-  view('work-ask', PHONE, 'dark', `${call(6)}/work`, 'question'),
   view('work-own-reading', PHONE, 'light', `${call(6)}/work`, 'own-suspect', {
     press: [
       'add-reading',
@@ -72,18 +76,6 @@ const VIEWS: View[] = [
   view('work-looks', PHONE, 'light', `${call(6)}/work`, 'look-hood', {
     press: ['open-looks', 'look-lint-nothing'],
   }),
-  view('work-why', PHONE, 'dark', `${call(7)}/work`, 'meaning-0', {
-    press: [
-      'source-told',
-      'moment-thermostat=heat,wait=300',
-      'subject-valve',
-      'outcome-off',
-      'another',
-      'made-safe',
-      'meter-proved',
-      'why',
-    ],
-  }),
   view('work-repair', PHONE, 'dark', `${call(8)}/work`, 'before-use', {
     press: [
       ...['source-seen', 'moment-thermostat=heat,wait=120', 'subject-valve', 'outcome-off'],
@@ -95,9 +87,6 @@ const VIEWS: View[] = [
     press: ['joint-high-limit.1', 'joint-high-limit.2'],
   }),
   view('work-wide', WIDE_WINDOW, 'dark', `${call(1)}/work`, 'suspects'),
-  view('diagrams', PHONE, 'light', '/diagrams', 'diagram-wall-oven', {
-    press: ['star-gas-furnace'],
-  }),
   view('diagram', PHONE, 'dark', '/diagram/trailer-furnace', 'between-good', {
     press: ['bench-power', 'move-thermostat-heat', 'point-sail.COM', 'point-sail.NO'],
   }),

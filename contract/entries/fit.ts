@@ -27,8 +27,9 @@ export class FitBody implements Candidate {
   @IsBoolean()
   used!: boolean;
 
+  @IsOptional()
   @IsBoolean()
-  approved!: boolean;
+  approved?: boolean;
 
   @IsOptional()
   @IsIn(LIKENESS)

@@ -10,7 +10,7 @@ export interface Candidate {
   words: string;
   used: boolean;
   /** It is the maker's own, or approved by the maker for this very model. */
-  approved: boolean;
+  approved?: boolean;
   /** Its contacts and throws beside the old part's. */
   contacts?: Likeness;
   /** What is printed on it. */

@@ -61,16 +61,8 @@ export function fitOf(
   const isSwitch = part.kind === 'switch';
   const moves = isSwitch || part.kind === 'hardware';
   return [
-    ...(safety
-      ? [
-          {
-            point: 'approval' as const,
-            stands:
-              candidate.approved && !candidate.used ? ('holds' as const) : ('does-not' as const),
-          },
-        ]
-      : []),
-    ...(isSwitch ? [{ ...like('contacts', candidate.contacts) }] : []),
+    ...(safety ? [{ point: 'approval' as const, stands: approval(candidate) }] : []),
+    ...(isSwitch ? [like('contacts', candidate.contacts)] : []),
     ...rated('amps', wants.amps, 'A'),
     ...rated('volts', wants.volts, 'V'),
     ...setPoints(diagram, part, candidate),
@@ -111,6 +103,12 @@ export const fitAsAWhole = (lines: readonly FitLine[]): Fit =>
     : lines.every(({ stands }) => stands === 'holds')
       ? 'fits'
       : 'unknown';
+
+/** What protects people is the maker's own and new. */
+function approval({ approved, used }: Candidate): FitLine['stands'] {
+  if (used || approved === false) return 'does-not';
+  return approved ? 'holds' : 'unknown';
+}
 
 /** Amperes and volts that a part has to carry in this unit; undefined where the diagram does not say. */
 function circuitOfPart(diagram: Diagram, part: Part): { amps?: number; volts?: number } {

@@ -21,7 +21,7 @@ const LIKE = [
   ['mounting', 'Mounting'],
   ['orientation', 'Which way round'],
 ] as const;
-const LIKE_WORDS = { same: 'same', other: 'another', proved: 'another, proved to do' } as const;
+const LIKE_WORDS = { same: 'same', other: 'another', proved: 'proved to do' } as const;
 
 /** A part that may be fitted, held against the old one and the circuit, point by point. */
 export function FitCard({ call, part }: { call: CallDetail; part: Part }) {
@@ -32,7 +32,6 @@ export function FitCard({ call, part }: { call: CallDetail; part: Part }) {
     part: part.id,
     words: '',
     used: false,
-    approved: false,
   });
   const set = (some: Partial<Candidate>): void => setCandidate({ ...candidate, ...some });
   const lines = fitOf(call.diagram, candidate, call.entries);
@@ -71,13 +70,6 @@ export function FitCard({ call, part }: { call: CallDetail; part: Part }) {
           />
           <View style={styles.row}>
             <Button
-              icon={candidate.approved ? 'check-square' : 'square'}
-              label="The maker’s own, or approved"
-              testID="fit-approved"
-              selected={candidate.approved}
-              onPress={() => set({ approved: !candidate.approved })}
-            />
-            <Button
               icon={candidate.used ? 'check-square' : 'square'}
               label="Used"
               testID="fit-used"
@@ -85,6 +77,18 @@ export function FitCard({ call, part }: { call: CallDetail; part: Part }) {
               onPress={() => set({ used: !candidate.used })}
             />
           </View>
+          <OneOf
+            titled
+            label="The maker’s own, or approved for this model"
+            choices={[
+              { id: 'yes', label: 'yes', testID: 'fit-approved-yes' },
+              { id: 'no', label: 'no', testID: 'fit-approved-no' },
+            ]}
+            chosen={
+              candidate.approved === undefined ? undefined : candidate.approved ? 'yes' : 'no'
+            }
+            choose={(to) => set({ approved: to === 'yes' })}
+          />
           <View style={styles.row}>
             {points.has('amps') && number('amps', 'Amperes on it')}
             {points.has('volts') && number('volts', 'Volts on it')}

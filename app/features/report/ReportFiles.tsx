@@ -17,6 +17,7 @@ export function ReportFiles({ call }: { call: CallDetail }) {
   const currency = useAppSelector((state) => state.settings.currency);
   const [making, setMaking] = useState<string>();
   const [failed, setFailed] = useState(false);
+  const [more, setMore] = useState(false);
   const [when, setWhen] = useState('');
   const [asked, setAsked] = useState(false);
   const waits = items.filter((each) => callOf(each) === call.id && !each.refused).length;
@@ -62,53 +63,64 @@ export function ReportFiles({ call }: { call: CallDetail }) {
           onPress={() => void bring(pdf('customer'), 'pdf', true)}
         />
       </View>
-      <View style={styles.row}>
-        <Button
-          icon="file-text"
-          label="PDF for the trade"
-          testID="pdf-trade"
-          onPress={() => void bring(pdf('trade'), 'trade.pdf')}
-        />
-        <Button
-          icon="download"
-          label="Log, CSV"
-          testID="log-csv"
-          onPress={() => void bring('log.csv', 'log.csv')}
-        />
-        <Button
-          icon="download"
-          label="Log, JSON"
-          testID="log-json"
-          onPress={() => void bring('log.json', 'log.json')}
-        />
-        <Button
-          icon="download"
-          label="Readings, CSV"
-          testID="readings-csv"
-          onPress={() => void bring('readings.csv', 'readings.csv')}
-        />
-      </View>
-      <View style={styles.row}>
-        <View style={styles.grow}>
-          <Field
-            label="A return visit, as 2026-12-01 9:00"
-            testID="return-at"
-            value={when}
-            onChangeText={setWhen}
-            maxLength={20}
-            {...(asked && !at && { fault: 'Day and time, such as 2026-12-01 9:00.' })}
-          />
-        </View>
-        <Button
-          icon="clock"
-          label="To the calendar"
-          testID="return-ics"
-          onPress={() => {
-            setAsked(true);
-            if (at) void bring(`return.ics?at=${at.toISOString()}`, 'ics');
-          }}
-        />
-      </View>
+      <Button
+        icon={more ? 'chevron-up' : 'chevron-down'}
+        label="More files, and a return visit"
+        testID="more-files"
+        selected={more}
+        onPress={() => setMore(!more)}
+      />
+      {more && (
+        <>
+          <View style={styles.row}>
+            <Button
+              icon="file-text"
+              label="PDF for the trade"
+              testID="pdf-trade"
+              onPress={() => void bring(pdf('trade'), 'trade.pdf')}
+            />
+            <Button
+              icon="download"
+              label="Log, CSV"
+              testID="log-csv"
+              onPress={() => void bring('log.csv', 'log.csv')}
+            />
+            <Button
+              icon="download"
+              label="Log, JSON"
+              testID="log-json"
+              onPress={() => void bring('log.json', 'log.json')}
+            />
+            <Button
+              icon="download"
+              label="Readings, CSV"
+              testID="readings-csv"
+              onPress={() => void bring('readings.csv', 'readings.csv')}
+            />
+          </View>
+          <View style={styles.row}>
+            <View style={styles.grow}>
+              <Field
+                label="A return visit, as 2026-12-01 9:00"
+                testID="return-at"
+                value={when}
+                onChangeText={setWhen}
+                maxLength={20}
+                {...(asked && !at && { fault: 'Day and time, such as 2026-12-01 9:00.' })}
+              />
+            </View>
+            <Button
+              icon="clock"
+              label="To the calendar"
+              testID="return-ics"
+              onPress={() => {
+                setAsked(true);
+                if (at) void bring(`return.ics?at=${at.toISOString()}`, 'ics');
+              }}
+            />
+          </View>
+        </>
+      )}
       {failed && (
         <Type weight="strong" tone="bad" role="alert" testID="file-failed">
           The file could not be made: the server is away. Try again when it is back.
