@@ -9,3 +9,9 @@ export const MOST_LEAD_OHMS = 5;
 
 /** A clock is held to what a unit does for a day at most. */
 export const MOST_SECONDS = 86_400;
+
+/** Bytes of a photo; the app scales them well below. */
+export const MOST_PHOTO_BYTES = 600_000;
+
+/** Photos of a call. */
+export const MOST_PHOTOS = 60;

@@ -17,7 +17,8 @@ import type { Diagram } from '../core/diagram/diagram';
 import { sayDisplay } from '../core/describe/display';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { builtIn, LIBRARY } from '../library/library';
-import { CALLS, SHOP_NAME, type DemoCall } from './scenario';
+import type { DemoCall } from './demoCall';
+import { CALLS, SHOP_NAME } from './scenario';
 
 const DEMO = 'demo';
 
@@ -62,6 +63,7 @@ export async function strangersInDemo(ownerUrl: string): Promise<string[]> {
       `SELECT what, count(*)::integer AS number FROM (
          SELECT 'calls' AS what FROM call WHERE shop = $1 AND id::text NOT LIKE $2
          UNION ALL SELECT 'entries' FROM entry WHERE shop = $1 AND id::text NOT LIKE $2
+         UNION ALL SELECT 'photos' FROM photo WHERE shop = $1
          UNION ALL SELECT 'diagrams of your own' FROM diagram WHERE shop = $1 AND origin = 'shop'
        ) strangers GROUP BY what ORDER BY what`,
       [DEMO, `${ID_PREFIX}%`],
@@ -75,7 +77,7 @@ export const resetDemoShop = (ownerUrl: string): Promise<void> =>
   inTransaction(ownerUrl, async (queries) => {
     // Entries refuse to be deleted; only putting the demo back may do it.
     await queries.query('SET LOCAL session_replication_role = replica');
-    for (const table of ['entry', 'call_words', 'call', 'appliance', 'diagram', 'shop'])
+    for (const table of ['photo', 'entry', 'call_words', 'call', 'appliance', 'diagram', 'shop'])
       await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [DEMO]);
     await queries.query('SET LOCAL session_replication_role = origin');
     await makeShop(queries, DEMO, SHOP_NAME);

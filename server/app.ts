@@ -13,6 +13,7 @@ import { callRoutes } from './routes/calls';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { entryRoutes } from './routes/entries';
 import { meterRoutes } from './routes/meters';
+import { photoRoutes } from './routes/photos';
 import { reportRoutes } from './routes/reports';
 import { withShop, type ShopOfRequest } from './shop';
 import { rateLimited, visitors } from './visitors';
@@ -92,6 +93,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', whileThereIsSpace(options.disk));
   app.use('/api', withShop(options.shopOf));
   app.use('/api', diagramRoutes(db, options.check));
+  app.use('/api', photoRoutes(db));
   app.use('/api', express.json({ limit: '256kb' }));
   app.use('/api', callRoutes(db));
   app.use('/api', entryRoutes(db));

@@ -3,6 +3,7 @@ import type { DiagramBody, DiagramSummary } from '../../contract/diagram';
 import type { EntryResult } from '../../contract/entry';
 import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/headers';
 import type { ShopMeter } from '../../contract/meter';
+import type { PhotoSummary } from '../../contract/photo';
 import type { Problem } from '../../contract/problem';
 import type { SeenBefore } from '../../contract/seen';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
@@ -107,6 +108,10 @@ export const keptCalls = async (shop: ShopId): Promise<CallPage | undefined> =>
   (await keptAnswer(keyOf(shop, '/calls'))) as CallPage | undefined;
 export const fetchCall = (shop: ShopId, id: string): Promise<ApiAnswer<CallDetail>> =>
   read(shop, `/calls/${id}`);
+export const fetchPhotos = (shop: ShopId, id: string): Promise<ApiAnswer<PhotoSummary[]>> =>
+  read(shop, `/calls/${id}/photos`);
+export const fetchPhoto = async (shop: ShopId, id: string): Promise<Blob> =>
+  (await ask(shop, `/photos/${id}`)).blob();
 export const fetchSeen = (shop: ShopId, id: string): Promise<ApiAnswer<SeenBefore>> =>
   read(shop, `/calls/${id}/seen`);
 export const fetchReport = (shop: ShopId, id: string): Promise<ApiAnswer<Report>> =>

@@ -1,5 +1,6 @@
 import type { NewCallDto } from '../../contract/call';
 import type { NewEntry } from '../../contract/entry';
+import type { NewPhotoDto } from '../../contract/photo';
 import type { Problem } from '../../contract/problem';
 import type { ShopId } from '../../contract/shop';
 import type { NewTableDto } from '../../contract/table';
@@ -8,7 +9,8 @@ import type { NewTableDto } from '../../contract/table';
 export type Write =
   | { to: 'calls'; id: string; body: NewCallDto }
   | { to: 'entries'; id: string; body: NewEntry }
-  | { to: 'tables'; id: string; body: NewTableDto };
+  | { to: 'tables'; id: string; body: NewTableDto }
+  | { to: 'photos'; id: string; body: NewPhotoDto };
 
 /** A write that waits on the device. */
 export type OutboxItem = Write & {

@@ -73,6 +73,8 @@ function whatItIs(item: OutboxItem, diagram: Diagram | undefined): string {
       return `Call: ${item.body.complaint}`;
     case 'tables':
       return `Contact table of ${diagram ? nameOf(diagram, item.body.part) : 'a part'}`;
+    case 'photos':
+      return `Photo: ${item.body.shows}`;
     case 'entries':
       return sayLogEntry(diagram, item.body);
   }

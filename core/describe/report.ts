@@ -7,9 +7,10 @@ import { ledgerOf } from '../call/ledger';
 import { evidenceOf } from '../call/log';
 import type { LogEntry } from '../call/record';
 import { lastOf } from '../call/takenBack';
-import type { Diagram } from '../diagram/diagram';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { switchPosition, type Setup } from '../diagram/setup';
-import { readAt } from '../diagram/terminal';
+import { pairKey } from '../diagram/setupKey';
+import { readAt, terminalRef } from '../diagram/terminal';
 import { entryLikelihood, HEALTHY } from '../inference/entryLikelihood';
 import { asHypothesis, shownUnder } from '../inference/shownUnder';
 import { UnitPredictor } from '../inference/unitPredictor';
@@ -192,13 +193,24 @@ function readingOf(good: UnitPredictor, entry: ReadingEvidence, after: boolean):
   const stood = steps === undefined ? stoodIn(diagram, setup, part) : [sayLast(diagram, steps)];
   const tells = shows.kind !== 'none';
   return {
-    what: [nameOf(diagram, part), ...stood].join(', '),
+    what: [`${nameOf(diagram, part)}${contactIn(diagram, part, from, to)}`, ...stood].join(', '),
     points: what,
     expected: tells ? sayShownOn(ORDINARY_METER, shows) : 'nothing that can be foretold',
     shown,
     fits: tells ? (entryLikelihood(good, entry)[HEALTHY] ?? 0) >= FITS_FROM : undefined,
     after,
   };
+}
+
+/** Which contact of a switch that has several: two throws of one switch show opposite things. */
+function contactIn(diagram: Diagram, id: string, from: TerminalRef, to: TerminalRef): string {
+  const part = diagram.parts.find((each) => each.id === id);
+  if (part?.kind !== 'switch' || part.contacts.length < 2) return '';
+  const read = pairKey(from, to);
+  const contact = part.contacts.find(
+    ({ between: [one, two] }) => pairKey(terminalRef(id, one), terminalRef(id, two)) === read,
+  );
+  return contact ? ` (${contact.id})` : '';
 }
 
 /** How everything stood while it was read: what was moved, and at least what moves the switch itself. */

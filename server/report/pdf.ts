@@ -34,6 +34,7 @@ export interface PdfOptions {
   zone: string;
   currency: string;
   shop: string;
+  photos: readonly { shows: string; jpeg: Uint8Array }[];
 }
 
 /** The report as a PDF with its faces inside: fine on paper, one column, nothing told by colour alone. */
@@ -83,6 +84,7 @@ class Sheet {
     this.section('What was declined', report.declined);
     this.section('What stays as it is', report.left);
     this.section('What to do differently', report.advice);
+    this.photos();
     if (trade) this.section('Before it is handed back', report.checks);
     this.section('Mind', report.cautions);
     this.numbers();
@@ -253,6 +255,29 @@ class Sheet {
       .text(proof.headline, { width: this.width });
     for (const each of seenAfter) this.line(`Seen: ${each}`);
     for (const each of proof.missing) this.line(`Not done: ${each}`);
+  }
+
+  /** Two beside each other, each with what it shows; as many as there are. */
+  private photos(): void {
+    const { doc, options } = this;
+    if (options.photos.length === 0) return;
+    this.heading('Photos');
+    const width = (this.width - 16) / 2;
+    const height = 0.75 * width;
+    options.photos.forEach(({ shows, jpeg }, i) => {
+      const left = i % 2 === 0;
+      if (left && doc.y + height + 24 > doc.page.height - PAGE.margin) doc.addPage();
+      const x = PAGE.margin + (left ? 0 : width + 16);
+      const top = doc.y;
+      doc.image(Buffer.from(jpeg), x, top, { fit: [width, height] });
+      doc
+        .font('text')
+        .fontSize(9.5)
+        .fillColor(SOFT)
+        .text(shows, x, top + height + 3, { width });
+      // The second of a row stands where the first does.
+      doc.y = left && i < options.photos.length - 1 ? top : top + height + 22;
+    });
   }
 
   private rule(): void {

@@ -6,6 +6,7 @@ import { findCall } from '../db/calls';
 import type { Database } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { listEntries } from '../db/entries';
+import { picturesOf } from '../db/photos';
 import { uuidOf } from '../input';
 import { notFound, RefusedRequest } from '../problems';
 import { logCsv, readingsCsv, returnVisit } from '../report/files';
@@ -25,7 +26,9 @@ export function reportRoutes(db: Database, reports: Reports): Router {
   router.get('/calls/:id/report.pdf', async (request, response) => {
     const shop = shopOf(response);
     const call = await detailOf(db, shop, request.params.id);
-    const pdf = await reports.pdf(reported(call), optionsIn(request.query, shop));
+    const options = optionsIn(request.query, shop);
+    const photos = await picturesOf(db, shop, call.id, MOST_IN_REPORT);
+    const pdf = await reports.pdf(reported(call), { ...options, photos });
     asFile(response, call, 'pdf', 'application/pdf').send(pdf);
   });
 
@@ -101,7 +104,10 @@ function textIn(query: Query, name: string, most: number): string | undefined {
   return value;
 }
 
-function optionsIn(query: Query, shop: string): PdfOptions {
+/** Photos in a PDF: more make it too heavy to be sent. */
+const MOST_IN_REPORT = 12;
+
+function optionsIn(query: Query, shop: string): Omit<PdfOptions, 'photos'> {
   const said = textIn(query, 'for', 20) ?? 'customer';
   const reader = READERS.find((each) => each === said);
   if (!reader) throw new RefusedRequest(400, `"for" must be ${READERS.join(' or ')}`);

@@ -26,6 +26,7 @@ import { LedgerCount } from '../ledger/LedgerCount';
 import { CorrectCall } from './CorrectCall';
 import { Course } from './Course';
 import { FiguresLinks } from './FiguresLinks';
+import { PhotosCard } from './PhotosCard';
 import { SeenBefore } from './SeenBefore';
 import { switchStanding } from './switchStanding';
 
@@ -88,6 +89,7 @@ function Opened({ call }: { call: CallDetail }) {
         />
       )}
       <Course call={call} />
+      <PhotosCard call={call} />
       <SeenBefore callId={call.id} />
       <Type weight="heavy" role="heading" aria-level={2}>
         Prove a switch at once

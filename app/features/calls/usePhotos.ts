@@ -1,0 +1,84 @@
+import { useEffect, useMemo, useState } from 'react';
+import type { PhotoSummary } from '../../../contract/photo';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { fetchPhoto, fetchPhotos } from '../../sync/api';
+import { enqueue } from '../../sync/outbox';
+import { scalePhoto } from '../../ui/scalePhoto';
+
+export interface Photo {
+  id: string;
+  shows: string;
+  /** Where the picture is, for an image; undefined until it is there. */
+  source: string | undefined;
+  /** It waits on this device. */
+  waits: boolean;
+}
+
+export interface Photos {
+  photos: Photo[];
+  /** Puts one into the queue, scaled. @returns false where the browser cannot read the file */
+  take: (file: Blob, shows: string) => Promise<boolean>;
+}
+
+/** The photos of a call: what waits on this device, and what the server has. */
+export function usePhotos(callId: string): Photos {
+  const dispatch = useAppDispatch();
+  const { shop, items } = useAppSelector((state) => state.outbox);
+  const [stored, setStored] = useState<PhotoSummary[]>([]);
+  const [sources, setSources] = useState<Record<string, string>>({});
+  const waiting = useMemo(
+    () =>
+      items.flatMap((each) => (each.to === 'photos' && each.body.callId === callId ? [each] : [])),
+    [items, callId],
+  );
+  const count = waiting.length;
+  useEffect(() => {
+    let wanted = true;
+    fetchPhotos(shop, callId).then(
+      ({ value }) => {
+        if (wanted) setStored(value);
+      },
+      // While the server is away those on this device are shown.
+      () => undefined,
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [shop, callId, count]);
+  useEffect(() => {
+    let wanted = true;
+    for (const { id } of stored)
+      if (sources[id] === undefined)
+        fetchPhoto(shop, id).then(
+          (picture) => {
+            if (wanted) setSources((before) => ({ ...before, [id]: URL.createObjectURL(picture) }));
+          },
+          () => undefined,
+        );
+    return () => {
+      wanted = false;
+    };
+  }, [shop, stored, sources]);
+  const known = new Set(stored.map(({ id }) => id));
+  return {
+    photos: [
+      ...stored.map(({ id, shows }) => ({ id, shows, source: sources[id], waits: false })),
+      ...waiting
+        .filter(({ id }) => !known.has(id))
+        .map(({ id, body }) => ({
+          id,
+          shows: body.shows,
+          source: `data:image/jpeg;base64,${body.jpeg}`,
+          waits: true,
+        })),
+    ],
+    take: async (file, shows) => {
+      const jpeg = await scalePhoto(file).catch(() => undefined);
+      if (jpeg === undefined) return false;
+      const phoneAt = new Date().toISOString();
+      const body = { callId, shows, jpeg, phoneAt };
+      await dispatch(enqueue({ to: 'photos', id: crypto.randomUUID(), body }));
+      return true;
+    },
+  };
+}

@@ -1,0 +1,80 @@
+import { MOST_PHOTOS } from '../../contract/limits';
+import type { NewPhotoDto, PhotoSummary } from '../../contract/photo';
+import type { Queries } from './database';
+
+/** The photos of a call in the order in which they were taken, without the pictures. */
+export async function listPhotos(db: Queries, shop: string, call: string): Promise<PhotoSummary[]> {
+  const { rows } = await db.query<PhotoSummary>(
+    `SELECT id, shows, phone_at AS "phoneAt" FROM photo
+     WHERE shop = $1 AND call = $2 ORDER BY phone_at, id`,
+    [shop, call],
+  );
+  return rows;
+}
+
+/** The picture of one photo; undefined where there is none. */
+export async function findPhoto(
+  db: Queries,
+  shop: string,
+  id: string,
+): Promise<Buffer | undefined> {
+  const { rows } = await db.query<{ jpeg: Buffer }>(
+    'SELECT jpeg FROM photo WHERE shop = $1 AND id = $2',
+    [shop, id],
+  );
+  return rows[0]?.jpeg;
+}
+
+/** Pictures of a call with what they show, for its report. */
+export async function picturesOf(
+  db: Queries,
+  shop: string,
+  call: string,
+  most: number,
+): Promise<{ shows: string; jpeg: Buffer }[]> {
+  const { rows } = await db.query<{ shows: string; jpeg: Buffer }>(
+    `SELECT shows, jpeg FROM photo WHERE shop = $1 AND call = $2 ORDER BY phone_at, id LIMIT $3`,
+    [shop, call, most],
+  );
+  return rows;
+}
+
+/** What became of a photo that was sent. */
+export interface AddedPhoto {
+  /** What is stored under its id, by this sending or an earlier one; null where it was not stored. */
+  photo: (Omit<NewPhotoDto, 'jpeg'> & { sha256: string }) | null;
+  /** Whether its call is there. */
+  call: boolean;
+  /** How many the call has. */
+  photos: number;
+}
+
+/** Stores a photo once however often it is sent; none beyond what a call may have. */
+export async function addPhoto(
+  db: Queries,
+  shop: string,
+  id: string,
+  { callId, shows, phoneAt }: NewPhotoDto,
+  jpeg: Buffer,
+): Promise<AddedPhoto> {
+  const { rows } = await db.query<AddedPhoto>(
+    `WITH of_call AS (SELECT id FROM call WHERE shop = $1 AND id = $3
+     ), had AS (SELECT count(*)::integer AS number FROM photo WHERE shop = $1 AND call = $3
+     ), stored AS (
+       INSERT INTO photo (shop, id, call, shows, jpeg, phone_at)
+       SELECT $1, $2, $3, $4, $5, $6 FROM of_call, had WHERE had.number < ${MOST_PHOTOS}
+       ON CONFLICT (shop, id) DO NOTHING
+       RETURNING call, shows, jpeg, phone_at
+     ), known AS (
+       SELECT * FROM stored UNION ALL
+       SELECT call, shows, jpeg, phone_at FROM photo WHERE shop = $1 AND id = $2 LIMIT 1
+     )
+     SELECT (SELECT json_build_object('callId', call, 'shows', shows, 'phoneAt', phone_at,
+         'sha256', encode(sha256(jpeg), 'hex')) FROM known) AS photo,
+       EXISTS (SELECT FROM of_call) AS call, (SELECT number FROM had) AS photos`,
+    [shop, id, callId, shows, jpeg, phoneAt],
+  );
+  const [row] = rows;
+  if (!row) throw new Error('a statement that always has one row has none');
+  return row;
+}
