@@ -89,6 +89,8 @@ export const SCREENS: readonly ScreenState[] = [
     press: ['more-files', 'return-ics'],
     shows: 'return-at-fault',
   },
+  { name: 'The day', path: '/day', shows: 'truck', wide: true },
+  { name: 'The day, why these', path: '/day', press: ['truck-why', 'truck-load'], shows: 'aboard' },
   { name: 'Calculators', path: '/calculators', shows: 'answer', wide: true },
   { name: 'Calculators, taps', path: '/calculators?calc=on-time', press: ['tap'], shows: 'taps' },
   {

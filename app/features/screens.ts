@@ -6,6 +6,7 @@ export { RefusedCards } from '../ui/RefusedCards';
 export { CalculatorsScreen } from './calculators/CalculatorsScreen';
 export { CallScreen } from './calls/CallScreen';
 export { NewCallScreen } from './calls/NewCallScreen';
+export { DayScreen } from './day/DayScreen';
 export { DecideScreen } from './decide/DecideScreen';
 export { LedgerScreen } from './ledger/LedgerScreen';
 export { OrderScreen } from './ledger/OrderScreen';

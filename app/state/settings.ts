@@ -21,6 +21,9 @@ export interface Settings {
   /** What options are reckoned with, and the sign of the money. */
   terms: ShopTerms;
   currency: string;
+  /** Parts on the truck, by `stockKey`; and the money for a day's parts. */
+  aboard: Record<string, { name: string; count: number }>;
+  truckBudget: number;
   /** Diagrams that are at hand first, by id. */
   favourites: string[];
 }
@@ -35,8 +38,13 @@ const initialState: Settings = {
   knownGood: true,
   terms: USUAL_TERMS,
   currency: '$',
+  aboard: {},
+  truckBudget: 200,
   favourites: [],
 };
+
+/** What a part on the truck is known by. */
+export const stockKey = (diagramId: string, part: string): string => `${diagramId}/${part}`;
 
 const KEY = 'settings';
 export const restoreSettings = createAsyncThunk(
@@ -53,6 +61,11 @@ const slice = createSlice({
   initialState,
   reducers: {
     change: (state, { payload }: PayloadAction<Partial<Settings>>) => ({ ...state, ...payload }),
+    /** A new part was put in: one less is aboard. */
+    used: (state, { payload: key }: PayloadAction<string>) => {
+      const item = state.aboard[key];
+      if (item && item.count > 0) item.count -= 1;
+    },
   },
   extraReducers: (build) => {
     build.addCase(restoreSettings.fulfilled, (state, { payload }) => ({
@@ -65,5 +78,5 @@ const slice = createSlice({
   },
 });
 
-export const { change } = slice.actions;
+export const { change, used } = slice.actions;
 export const settings = slice.reducer;

@@ -59,6 +59,7 @@ export function CallsList({ opened }: { opened?: string }) {
     return () => clearTimeout(timer);
   }, [dispatch, search, shop]);
   const newCall = (): void => router.navigate('/new');
+  const day = (): void => router.navigate('/day');
   useKeys({ n: newCall, '/': () => focusOn('search') });
 
   // What says times takes longer to make than the rows themselves: they come right after.
@@ -116,7 +117,9 @@ export function CallsList({ opened }: { opened?: string }) {
           shortcut="N"
           testID="new-call"
           onPress={newCall}
+          style={styles.third}
         />
+        <Button icon="clock" label="The day" testID="day-link" onPress={day} />
       </View>
     </View>
   );
@@ -232,5 +235,13 @@ const styles = StyleSheet.create({
     maxWidth: 820,
     alignSelf: 'center',
   },
-  foot: { padding: space.m, width: '100%', maxWidth: 820, alignSelf: 'center' },
+  foot: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    gap: space.s,
+    padding: space.m,
+    width: '100%',
+    maxWidth: 820,
+    alignSelf: 'center',
+  },
 });

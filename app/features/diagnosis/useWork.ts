@@ -35,7 +35,7 @@ import { minutesLeft } from '../../../core/call/timeLeft';
 import { loadCall } from '../../state/calls';
 import { type Loading } from '../../state/loading';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { change } from '../../state/settings';
+import { change, stockKey, used } from '../../state/settings';
 import { useMinute } from '../../ui/useMinute';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
@@ -242,7 +242,10 @@ export function useWork(callId: string): WorkOpening {
           ...(felt === undefined ? { how: 'measured' } : { how: 'felt', felt }),
           ...(steps !== undefined && { steps }),
         }),
-      act: (part, act) => log('act', { part, act }),
+      act: (part, act) => {
+        log('act', { part, act });
+        if (act === 'replace') dispatch(used(stockKey(call.diagramId, part)));
+      },
       found: (found) => log('found', found),
       read,
       takeBack: (names) => log('doubt', { names, reason: 'taken back' }),
