@@ -62,7 +62,9 @@ module.exports = {
     appOnly('state', ['sync']),
     appOnly('theme', ['state']),
     appOnly('ui', ['theme', 'state', 'sync', 'search']),
-    ...['calculators', 'day', 'diagrams', 'safety', 'ledger'].map((feature) => appOnly(`features/${feature}`, BELOW_FEATURES)),
+    ...['calculators', 'day', 'diagrams', 'safety', 'ledger'].map((feature) =>
+      appOnly(`features/${feature}`, BELOW_FEATURES),
+    ),
     // A call is begun beside the drawing of its unit.
     appOnly('features/calls', [...BELOW_FEATURES, 'features/diagrams', 'features/ledger']),
     // What is decided asks for the cause, which the ledger keeps.
