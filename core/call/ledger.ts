@@ -1,5 +1,5 @@
 import { isolate } from '../circuit/isolation';
-import type { Diagram, TerminalRef } from '../diagram/diagram';
+import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
 import { pairKey } from '../diagram/setupKey';
 import { findSwitch, partAt } from '../diagram/terminal';
 import { causesAsked } from './causesAsked';
@@ -76,8 +76,7 @@ function disturbedBy(diagram: Diagram, entry: LogEntry, said: boolean): Disturbe
       if (what === 'jumper-on' && jumper) return [{ what: 'jumper', of: pairKey(...jumper) }];
       if (what !== 'wires-off' || part === undefined) return [];
       const found = findSwitch(diagram, part);
-      const lift = found.ok ? isolate(diagram, found.value).lift : [];
-      return [...wires(lift), ...panels(diagram, [part])];
+      return [...wires(found.ok ? liftFor(diagram, found.value) : []), ...panels(diagram, [part])];
     }
     case 'reading': {
       const { from, to, setup, of } = entry.body;
@@ -93,6 +92,17 @@ function disturbedBy(diagram: Diagram, entry: LogEntry, said: boolean): Disturbe
     default:
       return [];
   }
+}
+
+/** Networks are built to find it: once for each switch of a diagram. */
+const lifts = new WeakMap<Diagram, Map<string, readonly TerminalRef[]>>();
+
+function liftFor(diagram: Diagram, part: SwitchPart): readonly TerminalRef[] {
+  const known = lifts.get(diagram) ?? new Map<string, readonly TerminalRef[]>();
+  lifts.set(diagram, known);
+  const lift = known.get(part.id) ?? isolate(diagram, part).lift;
+  known.set(part.id, lift);
+  return lift;
 }
 
 const wires = (lift: readonly TerminalRef[]): Disturbed[] =>

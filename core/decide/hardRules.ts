@@ -60,7 +60,8 @@ export function rulesAgainst(
   if (replaces && safety && found.by !== 'person') {
     const ways = waysRead(entries, part.id);
     if (ways.size === 0) rules.push('not-read');
-    else if (terms.twoReadings && ways.size < 2) rules.push('two-readings');
+    else if (terms.twoReadings && part.kind === 'switch' && ways.size < 2)
+      rules.push('two-readings');
   }
   return rules;
 }

@@ -129,6 +129,12 @@ describe('what can be done about what was found', () => {
     expect(
       decide(burner, { says: 'nothing', chance: 0.9, by: 'unit' }).map(({ kind }) => kind),
     ).toEqual(['nothing']);
+    // What feeds the unit is put right or bought.
+    const heater = unit('standing-pilot-heater');
+    const source = heater.supplies.find(({ kind }) => kind === 'thermocouple');
+    const weak = decide(heater, found(source?.id ?? '', 'weak'));
+    expect(weak.map(({ kind }) => kind)).toEqual(['adjust', 'replace', 'hand-over']);
+    expect(pick(weak, 'replace')).toMatchObject({ guessed: true });
     const wire = burner.wires[0]?.id ?? '';
     expect(decide(burner, found(wire, 'wire-open')).map(({ kind }) => kind)).toEqual([
       'reconnect',

@@ -2,6 +2,7 @@ import type { Decision, Found, OptionKind } from '../call/decision';
 import type { LogEntry } from '../call/record';
 import type { Diagram, Part } from '../diagram/diagram';
 import { modeOf } from '../fault/fault';
+import type { Remedy } from '../fault/mode';
 import { proofOf } from '../plan/proof';
 import {
   chanceWithin,
@@ -11,7 +12,7 @@ import {
   type ShopTerms,
 } from './expectedCost';
 import { rulesAgainst, type HardRule } from './hardRules';
-import { guessedPrice, minutesToChange, PER_YEAR } from './usualFigures';
+import { guessedPrice, minutesToChange, PER_YEAR, SUPPLY } from './usualFigures';
 
 /** What a technician typed over a guess. */
 export interface Figures {
@@ -81,8 +82,11 @@ function kindsFor({ diagram, found, newUnit }: ToDecide): OptionKind[] {
   if (found.part === undefined) return ['nothing'];
   const remedy = found.mode && modeOf(found.mode).remedy.kind;
   const worth: OptionKind[] = newUnit === undefined ? [] : ['not-worth'];
-  // A wire, a supply or a quantity is no part that is bought.
-  if (!part) return [remedy === 'reconnect' ? 'reconnect' : 'adjust', 'hand-over', ...worth];
+  // What feeds the unit is put right, or changed: a thermocouple, a cord, a battery.
+  if (diagram.supplies.some(({ id }) => id === found.part))
+    return ['adjust', 'replace', 'hand-over', ...worth];
+  // Of a wire, a loop or a quantity the remedy of its fault says what is done.
+  if (!part) return [DOES[remedy ?? 'outside'], 'hand-over', ...worth];
   const opens = part.kind === 'protector' && part.protector !== 'fuse';
   const resets =
     part.kind === 'switch' && (part.reset === 'manual' || part.setPoints !== undefined);
@@ -103,6 +107,16 @@ function kindsFor({ diagram, found, newUnit }: ToDecide): OptionKind[] {
   ];
 }
 
+/** What is done about what is no part of the diagram. */
+const DOES: Record<Remedy['kind'], OptionKind> = {
+  replace: 'replace',
+  'reset-and-watch': 'reset',
+  adjust: 'adjust',
+  clean: 'clean',
+  reconnect: 'reconnect',
+  outside: 'adjust',
+};
+
 const partOf = (diagram: Diagram, { part }: Found): Part | undefined =>
   diagram.parts.find(({ id }) => id === part);
 
@@ -120,8 +134,8 @@ function outlayOf(of: ToDecide, kind: OptionKind): OutlayOf {
   const said = typed[kind] ?? {};
   const along = kind === 'companions' ? (part?.companions ?? []) : [];
   const companions = diagram.parts.filter(({ id }) => along.includes(id));
-  const own = part ? guessedPrice(part) : 0;
-  const change = part ? minutesToChange(diagram, part) : 0;
+  const own = part ? guessedPrice(part) : SUPPLY.price;
+  const change = part ? minutesToChange(diagram, part) : SUPPLY.minutes;
   const with_ = companions.reduce((sum, each) => sum + guessedPrice(each), 0);
   const usual: Required<Figures> = {
     partPrice: kind === 'not-worth' ? newUnit : Math.round((SHARE[kind] ?? 0) * own) + with_,

@@ -33,6 +33,9 @@ const CHANGE: Record<Part['kind'], number> = {
   hardware: 15,
 };
 
+/** A thermocouple, a cord, a battery: what feeds the unit and is changed; from memory. */
+export const SUPPLY = { price: 24, minutes: 20 } as const;
+
 /** How often in a year it comes back after each; from memory, until a shop has counted its own. */
 export const PER_YEAR = {
   reset: 0.5,

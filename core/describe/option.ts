@@ -6,7 +6,7 @@ import type { HardRule } from '../decide/hardRules';
 export const OPTION_WORDS: Record<OptionKind, string> = {
   reset: 'Reset and watch',
   clean: 'Clean',
-  adjust: 'Adjust',
+  adjust: 'Adjust, or put right what it depends on',
   reconnect: 'Make the wire or plug good',
   replace: 'New part alone',
   companions: 'New part with its companions',

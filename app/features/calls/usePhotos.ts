@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PhotoSummary } from '../../../contract/photo';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { fetchPhoto, fetchPhotos } from '../../sync/api';
@@ -45,20 +45,18 @@ export function usePhotos(callId: string): Photos {
       wanted = false;
     };
   }, [shop, callId, count]);
+  // Each is asked for once; one that did not come is asked for with the next list.
+  const asked = useRef(new Set<string>());
   useEffect(() => {
-    let wanted = true;
-    for (const { id } of stored)
-      if (sources[id] === undefined)
-        fetchPhoto(shop, id).then(
-          (picture) => {
-            if (wanted) setSources((before) => ({ ...before, [id]: URL.createObjectURL(picture) }));
-          },
-          () => undefined,
-        );
-    return () => {
-      wanted = false;
-    };
-  }, [shop, stored, sources]);
+    for (const { id } of stored) {
+      if (asked.current.has(id)) continue;
+      asked.current.add(id);
+      fetchPhoto(shop, id).then(
+        (picture) => setSources((before) => ({ ...before, [id]: URL.createObjectURL(picture) })),
+        () => asked.current.delete(id),
+      );
+    }
+  }, [shop, stored]);
   const known = new Set(stored.map(({ id }) => id));
   return {
     photos: [

@@ -1,4 +1,5 @@
 import { router } from 'expo-router';
+import { useDeferredValue } from 'react';
 import { StyleSheet } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
 import { Button } from '../../ui/Button';
@@ -7,7 +8,8 @@ import { useLedger } from './useLedger';
 
 /** In sight on every screen of a call: how much has to be put back before it is finished. */
 export function LedgerCount({ call }: { call: CallDetail }) {
-  const { open } = useLedger(call);
+  // What an entry means comes first: the count may be a moment late.
+  const { open } = useLedger(useDeferredValue(call));
   if (open.length === 0) return null;
   return (
     <Button
