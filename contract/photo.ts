@@ -1,7 +1,9 @@
 import 'reflect-metadata/lite';
-import { IsBase64, IsNotEmpty, IsString, IsUUID, MaxLength } from 'class-validator';
+import { IsNotEmpty, IsString, IsUUID, Matches, MaxLength } from 'class-validator';
 import { MOST_PHOTO_BYTES } from './limits';
 import { IsMoment } from './moment';
+
+const BASE64 = /^[A-Za-z0-9+/]+={0,2}$/;
 
 /** A photo as the phone sends it: a JPEG, scaled, without a word about where it was taken. */
 export class NewPhotoDto {
@@ -16,7 +18,7 @@ export class NewPhotoDto {
 
   @IsString()
   @MaxLength(Math.ceil(MOST_PHOTO_BYTES / 3) * 4)
-  @IsBase64({}, { message: 'must be a JPEG in base64' })
+  @Matches(BASE64, { message: 'must be a JPEG in base64' })
   jpeg!: string;
 
   /** The phone's own clock, UTC. */
