@@ -37,6 +37,12 @@ export const SCREENS: readonly ScreenState[] = [
   { name: 'Call, being corrected', path: call(2), press: ['correct'], shows: 'correct-call' },
   { name: 'Call that is not there', path: call(9).replace('0002', '0009'), shows: 'failed' },
   { name: 'Call, not finished', path: call(2), press: ['finish'], shows: 'not-finished' },
+  {
+    name: 'Call, how to change it',
+    path: call(4),
+    press: ['open-repair-card'],
+    shows: 'repair-card',
+  },
   { name: 'To put back', path: `${call(2)}/ledger`, shows: 'ledger' },
   {
     name: 'To put back, something else',

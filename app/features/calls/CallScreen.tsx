@@ -27,6 +27,7 @@ import { CorrectCall } from './CorrectCall';
 import { Course } from './Course';
 import { FiguresLinks } from './FiguresLinks';
 import { PhotosCard } from './PhotosCard';
+import { RepairCard } from './RepairCard';
 import { SeenBefore } from './SeenBefore';
 import { switchStanding } from './switchStanding';
 
@@ -89,6 +90,7 @@ function Opened({ call }: { call: CallDetail }) {
         />
       )}
       <Course call={call} />
+      <RepairCard call={call} />
       <PhotosCard call={call} />
       <SeenBefore callId={call.id} />
       <Type weight="heavy" role="heading" aria-level={2}>

@@ -1,10 +1,10 @@
-import { createElement, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Field } from '../../ui/Field';
 import { OneOf } from '../../ui/OneOf';
+import { PhotoButton } from '../../ui/PhotoButton';
 import { Type } from '../../ui/Type';
 import { radius, space, useTheme } from '../../theme/theme';
 import { usePhotos } from './usePhotos';
@@ -15,17 +15,10 @@ const WIRES = 'Wires, before they came off';
 /** Photos of a call, from the camera or a file: the plate, the wires before they come off, what was found. */
 export function PhotosCard({ call }: { call: CallDetail }) {
   const palette = useTheme();
-  const { photos, take } = usePhotos(call.id);
+  const photos = usePhotos(call.id);
   const [shows, setShows] = useState(PLATE);
   const [words, setWords] = useState('');
-  const [failed, setFailed] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
   const usual = [PLATE, WIRES, ...(call.found?.name === undefined ? [] : [call.found.name])];
-  const chosen = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    setFailed(!(await take(file, words.trim() || shows)));
-    setWords('');
-  };
   return (
     <Card testID="photos">
       <Type weight="heavy" role="heading" aria-level={2}>
@@ -69,31 +62,7 @@ export function PhotosCard({ call }: { call: CallDetail }) {
         onChangeText={setWords}
         maxLength={160}
       />
-      <Button
-        icon="camera"
-        label="Take or choose a photo"
-        testID="take-photo"
-        onPress={() => input.current?.click()}
-      />
-      {createElement('input', {
-        ref: input,
-        type: 'file',
-        accept: 'image/*',
-        capture: 'environment',
-        'data-testid': 'photo-file',
-        'aria-label': 'Photo from the camera or a file',
-        style: { display: 'none' },
-        onChange: ({ target }: { target: HTMLInputElement }) => {
-          void chosen(target.files?.[0]);
-          // The same file may be chosen once more.
-          target.value = '';
-        },
-      })}
-      {failed && (
-        <Type weight="strong" tone="bad" role="alert" testID="photo-failed">
-          This is no picture that the browser can read: take a photo, or choose a JPEG or PNG.
-        </Type>
-      )}
+      <PhotoButton callId={call.id} shows={words.trim() || shows} taken={() => setWords('')} />
       <Type size="small" tone="soft">
         Scaled on this device; where it was taken does not go with it.
       </Type>

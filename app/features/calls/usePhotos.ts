@@ -1,9 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { PhotoSummary } from '../../../contract/photo';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useAppSelector } from '../../state/hooks';
 import { fetchPhoto, fetchPhotos } from '../../sync/api';
-import { enqueue } from '../../sync/outbox';
-import { scalePhoto } from '../../ui/scalePhoto';
 
 export interface Photo {
   id: string;
@@ -14,15 +12,8 @@ export interface Photo {
   waits: boolean;
 }
 
-export interface Photos {
-  photos: Photo[];
-  /** Puts one into the queue, scaled. @returns false where the browser cannot read the file */
-  take: (file: Blob, shows: string) => Promise<boolean>;
-}
-
 /** The photos of a call: what waits on this device, and what the server has. */
-export function usePhotos(callId: string): Photos {
-  const dispatch = useAppDispatch();
+export function usePhotos(callId: string): Photo[] {
   const { shop, items } = useAppSelector((state) => state.outbox);
   const [stored, setStored] = useState<PhotoSummary[]>([]);
   const [sources, setSources] = useState<Record<string, string>>({});
@@ -58,25 +49,15 @@ export function usePhotos(callId: string): Photos {
     }
   }, [shop, stored]);
   const known = new Set(stored.map(({ id }) => id));
-  return {
-    photos: [
-      ...stored.map(({ id, shows }) => ({ id, shows, source: sources[id], waits: false })),
-      ...waiting
-        .filter(({ id }) => !known.has(id))
-        .map(({ id, body }) => ({
-          id,
-          shows: body.shows,
-          source: `data:image/jpeg;base64,${body.jpeg}`,
-          waits: true,
-        })),
-    ],
-    take: async (file, shows) => {
-      const jpeg = await scalePhoto(file).catch(() => undefined);
-      if (jpeg === undefined) return false;
-      const phoneAt = new Date().toISOString();
-      const body = { callId, shows, jpeg, phoneAt };
-      await dispatch(enqueue({ to: 'photos', id: crypto.randomUUID(), body }));
-      return true;
-    },
-  };
+  return [
+    ...stored.map(({ id, shows }) => ({ id, shows, source: sources[id], waits: false })),
+    ...waiting
+      .filter(({ id }) => !known.has(id))
+      .map(({ id, body }) => ({
+        id,
+        shows: body.shows,
+        source: `data:image/jpeg;base64,${body.jpeg}`,
+        waits: true,
+      })),
+  ];
 }

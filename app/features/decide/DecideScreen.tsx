@@ -15,6 +15,7 @@ import { useLog } from '../../state/useLog';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { NumberField } from '../../ui/NumberField';
+import { PhotoButton } from '../../ui/PhotoButton';
 import { OpenedCall } from '../../ui/OpenedCall';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
@@ -105,6 +106,7 @@ function Deciding({ call, found, other }: { call: CallDetail; found: Found; othe
           {found.part === undefined ? 'No part is bought.' : found.says}
           {found.by === 'person' ? ' · by your own word' : ` · ${sayChance(found.chance)}`}
         </Type>
+        {part && <PhotoButton callId={call.id} shows={part.name} label="Photo of it" />}
         <Button icon="edit-2" label="It is something else" testID="found-other" onPress={other} />
       </Card>
       {protectors.length > 0 && (

@@ -14,7 +14,7 @@ import { LiveScript } from './LiveScript';
 import { OwnReadingPane } from './OwnReadingPane';
 import { Ready } from './Ready';
 import { RefuseCard } from './RefuseCard';
-import { RepairCard } from './RepairCard';
+import { RepairStandingCard } from './RepairStandingCard';
 import { SecondLookCard } from './SecondLookCard';
 import { TestCard } from './TestCard';
 import { SupplyCard } from './SupplyCard';
@@ -87,7 +87,7 @@ export function TestPane({ work, hand, adding, setAdding, done, own, active }: P
     <>
       {working && !work.thinking && (
         <>
-          <RepairCard work={work} />
+          <RepairStandingCard work={work} />
           <UnitVerdictCard work={work} />
         </>
       )}

@@ -3,6 +3,7 @@ import { marked } from '../../../core/describe/point';
 import { isolate } from '../../../core/circuit/isolation';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { PhotoButton } from '../../ui/PhotoButton';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
 import { WireMapCard } from '../ledger/WireMapCard';
@@ -52,6 +53,11 @@ function WiresOff({ proof }: { proof: SwitchProof }) {
       {lift.length === 0 && (
         <Type>No other way leads round this switch: it can be read with its wires on.</Type>
       )}
+      <PhotoButton
+        callId={proof.call.id}
+        shows={`Wires of ${proof.part.name}`}
+        label="Photo of the wires"
+      />
       {lift.length > 0 ? (
         <WireMapCard
           diagram={diagram}
@@ -66,7 +72,7 @@ function WiresOff({ proof }: { proof: SwitchProof }) {
       ) : (
         <Button
           look="act"
-          label="Photo taken"
+          label="Go on"
           icon="camera"
           shortcut="Enter"
           testID="gate-done"

@@ -8,7 +8,7 @@ import { Type } from '../../ui/Type';
 import type { Work } from './useWork';
 
 /** How the last repair stands: proved, what is missing for that, or still there; nothing before one. */
-export function RepairCard({ work }: { work: Work }) {
+export function RepairStandingCard({ work }: { work: Work }) {
   const repair = work.findings?.repair;
   if (!repair) return null;
   const { diagram } = work.call;

@@ -1,0 +1,65 @@
+import { createElement, useRef, useState } from 'react';
+import { useAppDispatch } from '../state/hooks';
+import { enqueue } from '../sync/outbox';
+import { Button } from './Button';
+import { scalePhoto } from './scalePhoto';
+import { Type } from './Type';
+
+interface Props {
+  callId: string;
+  /** What it will show, in words. */
+  shows: string;
+  label?: string;
+  /** Hears that one was put into the queue. */
+  taken?: () => void;
+}
+
+/** Takes a photo by the camera or from a file: scaled here, without where it was taken, kept like any write. */
+export function PhotoButton({ callId, shows, label = 'Take or choose a photo', taken }: Props) {
+  const dispatch = useAppDispatch();
+  const input = useRef<HTMLInputElement>(null);
+  const [became, setBecame] = useState<'kept' | 'failed'>();
+  const chosen = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    const jpeg = await scalePhoto(file).catch(() => undefined);
+    setBecame(jpeg === undefined ? 'failed' : 'kept');
+    if (jpeg === undefined) return;
+    const body = { callId, shows, jpeg, phoneAt: new Date().toISOString() };
+    await dispatch(enqueue({ to: 'photos', id: crypto.randomUUID(), body }));
+    taken?.();
+  };
+  return (
+    <>
+      <Button
+        icon="camera"
+        label={label}
+        testID="take-photo"
+        onPress={() => input.current?.click()}
+      />
+      {createElement('input', {
+        ref: input,
+        type: 'file',
+        accept: 'image/*',
+        capture: 'environment',
+        'data-testid': 'photo-file',
+        'aria-label': 'Photo from the camera or a file',
+        style: { display: 'none' },
+        onChange: ({ target }: { target: HTMLInputElement }) => {
+          void chosen(target.files?.[0]);
+          // The same file may be chosen once more.
+          target.value = '';
+        },
+      })}
+      {became === 'kept' && (
+        <Type weight="strong" tone="good" aria-live="polite" testID="photo-kept">
+          Kept: {shows}.
+        </Type>
+      )}
+      {became === 'failed' && (
+        <Type weight="strong" tone="bad" role="alert" testID="photo-failed">
+          This is no picture that the browser can read: take a photo, or choose a JPEG or PNG.
+        </Type>
+      )}
+    </>
+  );
+}
