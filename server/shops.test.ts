@@ -102,11 +102,15 @@ describe('shops, lists and what is refused at the door', () => {
       [first, 3],
       [second, 1],
     ]);
-    const done = { callId: second, kind: 'stage', body: { stage: 'done' } };
-    await request(app)
-      .put(`/api/entries/${randomUUID()}`)
-      .send({ ...done, phoneAt: '2026-11-24T09:09:00.000Z' })
-      .expect(204);
+    // The cover that was opened for its reading is on again.
+    for (const [kind, body] of [
+      ['closed', { line: 'panel cabinet', how: 'back' }],
+      ['stage', { stage: 'done' }],
+    ])
+      await request(app)
+        .put(`/api/entries/${randomUUID()}`)
+        .send({ callId: second, kind, body, phoneAt: '2026-11-24T09:09:00.000Z' })
+        .expect(204);
     expect((await ours()).map(({ id, stage }) => [id, stage])).toEqual([
       [second, 'done'],
       [first, 'open'],
