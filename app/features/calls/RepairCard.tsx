@@ -34,7 +34,7 @@ export function RepairCard({ call }: { call: CallDetail }) {
       {open &&
         steps.map(({ title, says }) => (
           <View key={title}>
-            <Type weight="strong" role="heading" aria-level={3}>
+            <Type weight="strong" role="heading" aria-level={2}>
               {title}
             </Type>
             {says.map((each) => (
