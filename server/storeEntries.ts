@@ -3,7 +3,7 @@ import type { NewEntry } from '../contract/entry';
 import type { InputFault } from '../contract/problem';
 import { findingsInEntry } from '../core/call/entryFindings';
 import { openLines } from '../core/call/ledger';
-import { sayLine } from '../core/describe/ledger';
+import { sayLedgerLine } from '../core/describe/ledger';
 import { diagramOfCall } from './db/calls';
 import type { Database } from './db/database';
 import { findDiagram } from './db/diagrams';
@@ -75,6 +75,12 @@ export async function storeEntries(
   return outcomes;
 }
 
+/** How a line that keeps a call from being finished is closed. */
+const WAY_OUT = {
+  line: 'put it right and tick it, or say why it stays',
+  cause: 'say what was found of each cause, or refuse to look in words',
+};
+
 interface Checked {
   /** The diagram that the entry was checked against. */
   against: Worked;
@@ -101,7 +107,7 @@ async function check(db: Database, shop: string, entry: NewEntry): Promise<Check
     faults.push(
       ...openLines(diagram, log).map((line) => ({
         path: '/body/stage',
-        message: `${sayLine(diagram, line)}: put it right and tick it, or say why it stays ("${line.key}")`,
+        message: `${sayLedgerLine(diagram, line)}: ${WAY_OUT[line.what === 'cause' ? 'cause' : 'line']} ("${line.key}")`,
       })),
     );
   }

@@ -7,7 +7,7 @@ import type { PhotoSummary } from '../../contract/photo';
 import type { Problem } from '../../contract/problem';
 import type { SeenBefore } from '../../contract/seen';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
-import type { Report } from '../../core/describe/report';
+import type { CallReport } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
 import { keepAnswers, keptAnswer, keptAnswers } from './device';
 
@@ -114,7 +114,7 @@ export const fetchPhoto = async (shop: ShopId, id: string): Promise<Blob> =>
   (await ask(shop, `/photos/${id}`)).blob();
 export const fetchSeen = (shop: ShopId, id: string): Promise<ApiAnswer<SeenBefore>> =>
   read(shop, `/calls/${id}/seen`);
-export const fetchReport = (shop: ShopId, id: string): Promise<ApiAnswer<Report>> =>
+export const fetchReport = (shop: ShopId, id: string): Promise<ApiAnswer<CallReport>> =>
   read(shop, `/calls/${id}/report`);
 /** A file that the server makes of a call. @param file its path below the call, such as `report.pdf?for=trade` */
 export const fetchCallFile = async (shop: ShopId, id: string, file: string): Promise<Blob> =>

@@ -10,10 +10,10 @@ import {
   MaxLength,
   Min,
 } from 'class-validator';
-import { LIKENESS, type Candidate, type Likeness } from '../../core/call/candidate';
+import { LIKENESS, type NewPart, type Likeness } from '../../core/call/candidate';
 
 /** A part that may be fitted, held against the old one. */
-export class FitBody implements Candidate {
+export class FitBody implements NewPart {
   @IsNotEmpty()
   @IsString()
   @MaxLength(80)

@@ -3,7 +3,7 @@ export const LIKENESS = ['same', 'other', 'proved'] as const;
 export type Likeness = (typeof LIKENESS)[number];
 
 /** A part that may be fitted in the place of an old one, as its marking and a look at it say; what is not said is not known. */
-export interface Candidate {
+export interface NewPart {
   /** The part that it would take the place of. */
   part: string;
   /** What it is: its number, where it is from. */

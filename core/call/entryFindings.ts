@@ -139,13 +139,17 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       if (what === 'jumper') bridge('/of', of.split(' ') as TerminalRef[]);
       break;
     }
-    case 'closed':
-      if (!lineNamed(entry.body.line))
+    case 'closed': {
+      const { line } = entry.body;
+      const named = lineNamed(line);
+      if (!named) report('/line', `"${line}" is no line of the ledger; write "wire part.terminal"`);
+      else if (named.what === 'cause')
         report(
           '/line',
-          `"${entry.body.line}" is no line of the ledger; write "wire part.terminal"`,
+          'a cause is settled by an entry of kind "cause": found, not-there or refused',
         );
       break;
+    }
     case 'wire-map': {
       named('/part', entry.body.part);
       entry.body.wires.forEach(({ at }, i) => {

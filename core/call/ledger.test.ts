@@ -1,8 +1,9 @@
 import { builtIn } from '../../library/library';
-import { sayLine } from '../describe/ledger';
+import { sayLedgerLine } from '../describe/ledger';
 import type { Diagram } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { LID_READING } from '../simulate/lidReading';
+import { findingsInEntry } from './entryFindings';
 import { causesAsked, protectorsTouched } from './causesAsked';
 import { ledgerOf, openLines, wireMapOf } from './ledger';
 import { powerAndIsolation } from './power';
@@ -32,7 +33,7 @@ const log = (...said: Line[]): LogEntry[] =>
       }) as LogEntry,
   );
 const open = (diagram: Diagram, entries: LogEntry[]): string[] =>
-  openLines(diagram, entries).map((each) => sayLine(diagram, each));
+  openLines(diagram, entries).map((each) => sayLedgerLine(diagram, each));
 
 describe('what has to be put right before a call is finished', () => {
   it('is what tests and scripts took off, opened and clipped on, what is clipped on first', () => {
@@ -133,6 +134,14 @@ describe('the cause of a blown or tripped protector', () => {
     expect(open(heater, log(done, says('scale on the element', 'found')))).toEqual([]);
     // A part that wears out by itself is asked for none.
     expect(open(washer, log(['act', { part: 'lid-switch', act: 'replace' }]))).toEqual([]);
+  });
+
+  it('is settled by what was found, and by no tick', () => {
+    const line = `cause ${manual}`;
+    const [found] = findingsInEntry(heater, { kind: 'closed', body: { line, how: 'back' } });
+    expect(found?.message).toMatch(/entry of kind "cause"/);
+    const tube = { line: 'tube air tube', how: 'back' } as const;
+    expect(findingsInEntry(heater, { kind: 'closed', body: tube })).toEqual([]);
   });
 
   it('is an alarm where a second protector went in the same unit', () => {

@@ -10,6 +10,7 @@ import {
   type Disturbance,
   type LedgerLine,
 } from './ledgerLine';
+import { feedsUnit } from './power';
 import { takenBack } from './takenBack';
 import type { LogEntry } from './record';
 import type { WireMap } from './wireMap';
@@ -33,23 +34,22 @@ export function ledgerOf(diagram: Diagram, entries: readonly LogEntry[]): Ledger
   };
   for (const entry of entries) {
     const { phoneAt } = entry;
-    const said = gone.has(entry.id);
-    for (const { what, of } of disturbedBy(diagram, entry, said)) open(phoneAt, what, of);
-    if (isPowered(entry, diagram))
+    const doubted = gone.has(entry.id);
+    for (const { what, of } of disturbedBy(diagram, entry, doubted)) open(phoneAt, what, of);
+    if (feedsUnit(entry, diagram))
       for (const { id } of diagram.supplies) close(lineKey('supply', id), BACK);
     if (entry.kind === 'acknowledged' && entry.body.what === 'jumper-off' && entry.body.jumper)
       close(lineKey('jumper', pairKey(...entry.body.jumper)), BACK);
-    if (entry.kind === 'act' && entry.body.act === 'put-back' && !said)
+    if (entry.kind === 'act' && entry.body.act === 'put-back' && !doubted)
       close(lineKey('part', entry.body.part), BACK);
-    if (entry.kind === 'closed' && !said) {
+    if (entry.kind === 'closed' && !doubted) {
       const { line, how, words } = entry.body;
       close(line, { how, ...(words !== undefined && { words }) });
     }
   }
   for (const { part, since, settled } of causesAsked(diagram, entries)) {
     const key = lineKey('cause', part);
-    const closed = lines.get(key)?.closed ?? (settled ? BACK : undefined);
-    lines.set(key, { key, what: 'cause', of: part, since, ...(closed && { closed }) });
+    lines.set(key, { key, what: 'cause', of: part, since, ...(settled && { closed: BACK }) });
   }
   return [...lines.values()].sort(
     (one, two) => DISTURBANCES.indexOf(one.what) - DISTURBANCES.indexOf(two.what),
@@ -64,11 +64,11 @@ export const openLines = (diagram: Diagram, entries: readonly LogEntry[]): Ledge
 
 type Disturbed = Pick<LedgerLine, 'what' | 'of'>;
 
-/** @param said whether the entry was taken back: what was read may not count, its wires came off all the same */
-function disturbedBy(diagram: Diagram, entry: LogEntry, said: boolean): Disturbed[] {
+/** @param doubted taken back: what was read does not count then, its wires came off all the same */
+function disturbedBy(diagram: Diagram, entry: LogEntry, doubted: boolean): Disturbed[] {
   switch (entry.kind) {
     case 'opened':
-      return said ? [] : [entry.body];
+      return doubted ? [] : [entry.body];
     case 'acknowledged': {
       const { what, part, jumper } = entry.body;
       if (what === 'made-safe')
@@ -114,22 +114,6 @@ const panels = (diagram: Diagram, parts: readonly string[]): Disturbed[] =>
       diagram.parts.filter(({ id }) => parts.includes(id)).flatMap(({ panel }) => panel ?? []),
     ),
   ].map((of) => ({ what: 'panel', of }));
-
-/** Whether the unit was fed for an entry. */
-function isPowered(entry: LogEntry, { looks = [] }: Diagram): boolean {
-  switch (entry.kind) {
-    case 'reading':
-      return entry.body.function === 'volt' && entry.body.of === undefined;
-    case 'statement':
-      return entry.body.source === 'seen';
-    case 'measurement':
-      return entry.body.steps !== undefined;
-    case 'look':
-      return looks.some(({ id, powered }) => powered && id === entry.body.look);
-    default:
-      return false;
-  }
-}
 
 /** The last map of a part that was written and not taken back. */
 export function wireMapOf(entries: readonly LogEntry[], part: string): WireMap | undefined {

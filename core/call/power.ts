@@ -60,12 +60,9 @@ export function powerAndIsolation(
   };
   for (const entry of entries) {
     passes(Date.parse(entry.phoneAt));
-    const live = entry.kind === 'reading' && entry.body.function === 'volt';
-    const used =
-      (entry.kind === 'statement' && entry.body.source === 'seen') ||
-      (entry.kind === 'measurement' && entry.body.steps !== undefined) ||
-      (entry.kind === 'look' && looks.some(({ id, powered }) => powered && id === entry.body.look));
-    if (live || used) {
+    const used = isUse(entry, looks);
+    // Volts on a good twin as well: it stands beside this one, and nobody knows which was unplugged after.
+    if (used || isLive(entry)) {
       unknown();
       if (state.jumper) state.jumper.tried = true;
       // Wires were put back before it was used.
@@ -86,3 +83,16 @@ export function powerAndIsolation(
   if (now !== undefined) passes(now);
   return state;
 }
+
+const isLive = (entry: LogEntry): boolean =>
+  entry.kind === 'reading' && entry.body.function === 'volt';
+
+/** Whether the unit was run, or switched on to be looked at. */
+const isUse = (entry: LogEntry, looks: NonNullable<Diagram['looks']>): boolean =>
+  (entry.kind === 'statement' && entry.body.source === 'seen') ||
+  (entry.kind === 'measurement' && entry.body.steps !== undefined) ||
+  (entry.kind === 'look' && looks.some(({ id, powered }) => powered && id === entry.body.look));
+
+/** Whether this unit, and no twin of it, was fed for an entry. */
+export const feedsUnit = (entry: LogEntry, { looks = [] }: Pick<Diagram, 'looks'>): boolean =>
+  isUse(entry, looks) || (entry.kind === 'reading' && isLive(entry) && entry.body.of === undefined);

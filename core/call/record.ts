@@ -8,7 +8,7 @@ import type {
 } from './evidence';
 import type { Refusal } from './refusal';
 import type { TerminalRef } from '../diagram/diagram';
-import type { Candidate } from './candidate';
+import type { NewPart } from './candidate';
 import type { CauseLooked } from './cause';
 import type { Decision, Found } from './decision';
 import type { Closing, Disturbance } from './ledgerLine';
@@ -93,7 +93,7 @@ export interface Records {
   cause: CauseLooked;
   found: Found;
   order: OrderSeen;
-  fit: Candidate;
+  fit: NewPart;
   decision: Decision;
 }
 

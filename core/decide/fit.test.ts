@@ -1,5 +1,5 @@
 import { builtIn } from '../../library/library';
-import type { Candidate } from '../call/candidate';
+import type { NewPart } from '../call/candidate';
 import type { Diagram } from '../diagram/diagram';
 import { fitAsAWhole, fitOf } from './fit';
 
@@ -24,7 +24,7 @@ const SAME = {
   mounting: 'same',
   orientation: 'same',
 } as const;
-const against = (diagram: Diagram, candidate: Candidate): [string, string[]] => {
+const against = (diagram: Diagram, candidate: NewPart): [string, string[]] => {
   const lines = fitOf(diagram, candidate, []);
   return [
     fitAsAWhole(lines),
@@ -74,7 +74,7 @@ describe('whether a new part fits', () => {
     );
     if (limit?.kind !== 'switch' || !limit.setPoints) throw new Error('no limit');
     const { rising, falling } = limit.setPoints;
-    const same: Candidate = {
+    const same: NewPart = {
       ...SAME,
       part: limit.id,
       rising: rising.at,

@@ -1,24 +1,23 @@
-import type { Candidate, Likeness } from '../call/candidate';
+import type { NewPart, Likeness } from '../call/candidate';
 import type { LogEntry } from '../call/record';
 import type { Diagram, Part } from '../diagram/diagram';
+import { quantityOf } from '../inference/quantity';
 import { protects } from './hardRules';
 import { benchStanding } from './usedPart';
 
 /** What a new part is held against the old one by. */
-export const FIT_POINTS = [
-  'approval',
-  'contacts',
-  'amps',
-  'volts',
-  'set-points',
-  'reset',
-  'lever',
-  'connectors',
-  'mounting',
-  'orientation',
-  'proved',
-] as const;
-export type FitPoint = (typeof FIT_POINTS)[number];
+export type FitPoint =
+  | 'approval'
+  | 'contacts'
+  | 'amps'
+  | 'volts'
+  | 'set-points'
+  | 'reset'
+  | 'lever'
+  | 'connectors'
+  | 'mounting'
+  | 'orientation'
+  | 'proved';
 
 export interface FitLine {
   point: FitPoint;
@@ -36,7 +35,7 @@ export type Fit = 'fits' | 'does-not' | 'unknown';
  */
 export function fitOf(
   diagram: Diagram,
-  candidate: Candidate,
+  candidate: NewPart,
   entries: readonly LogEntry[],
 ): FitLine[] {
   const part = diagram.parts.find(({ id }) => id === candidate.part);
@@ -105,7 +104,7 @@ export const fitAsAWhole = (lines: readonly FitLine[]): Fit =>
       : 'unknown';
 
 /** What protects people is the maker's own and new. */
-function approval({ approved, used }: Candidate): FitLine['stands'] {
+function approval({ approved, used }: NewPart): FitLine['stands'] {
   if (used || approved === false) return 'does-not';
   return approved ? 'holds' : 'unknown';
 }
@@ -125,12 +124,11 @@ function circuitOfPart(diagram: Diagram, part: Part): { amps?: number; volts?: n
   }
 }
 
-/** Set points within what the old ones allow; those of a fuse or cut-off are what is printed on it. */
-function setPoints(diagram: Diagram, part: Part, { rising, falling }: Candidate): FitLine[] {
+/** Set points within what the old ones allow. */
+function setPoints(diagram: Diagram, part: Part, { rising, falling }: NewPart): FitLine[] {
   if (part.kind !== 'switch' || !part.setPoints) return [];
   const { rising: up, falling: down } = part.setPoints;
-  const quantity = diagram.actuators.find(({ id }) => id === part.actuator);
-  const unit = quantity?.kind === 'quantity' ? quantity.unit : '';
+  const unit = quantityOf(diagram, part.actuator)?.unit ?? '';
   const within = (has: number | undefined, { at, tolerance }: typeof up): FitLine['stands'] =>
     has === undefined ? 'unknown' : Math.abs(has - at) <= tolerance ? 'holds' : 'does-not';
   const both = [within(rising, up), within(falling, down)];

@@ -3,24 +3,23 @@ import { causesLooked } from '../call/causesAsked';
 import { demandsCause } from '../call/cause';
 import type { LogEntry } from '../call/record';
 import { takenBack } from '../call/takenBack';
-import type { Diagram, Part } from '../diagram/diagram';
+import type { Diagram, Part, QuantityActuator } from '../diagram/diagram';
 import { partAt } from '../diagram/terminal';
+import { quantityOf } from '../inference/quantity';
 import type { ShopTerms } from './expectedCost';
 import { benchStanding } from './usedPart';
 
 /** Rules that no price moves: common practice. */
-export const HARD_RULES = [
-  'makers-part',
-  'stuck-limit',
-  'safety-not-cleaned',
-  'sail-not-bent',
-  'cause-first',
-  'two-readings',
-  'not-read',
-  'bench-first',
-  'bench-bad',
-] as const;
-export type HardRule = (typeof HARD_RULES)[number];
+export type HardRule =
+  | 'makers-part'
+  | 'stuck-limit'
+  | 'safety-not-cleaned'
+  | 'sail-not-bent'
+  | 'cause-first'
+  | 'two-readings'
+  | 'not-read'
+  | 'bench-first'
+  | 'bench-bad';
 
 interface Asked {
   diagram: Diagram;
@@ -37,7 +36,6 @@ export function rulesAgainst(
   const part = diagram.parts.find(({ id }) => id === found.part);
   if (!part) return [];
   const safety = protects(diagram, part);
-  const moved = part.kind === 'switch' && isMovedByQuantity(diagram, part);
   const rules: HardRule[] = [];
   const replaces = ['replace', 'companions', 'assembly', 'exchange', 'salvaged'].includes(kind);
   if (safety && (kind === 'salvaged' || kind === 'exchange')) rules.push('makers-part');
@@ -47,10 +45,10 @@ export function rulesAgainst(
   }
   if (
     kind === 'reset' &&
-    moved &&
-    found.mode !== undefined &&
-    found.mode !== 'blown' &&
-    !(part.kind === 'switch' && part.reset === 'manual')
+    part.kind === 'switch' &&
+    part.reset !== 'manual' &&
+    movingQuantity(diagram, part) &&
+    found.mode !== undefined
   )
     rules.push('stuck-limit');
   if (kind === 'clean' && safety && !isSail(diagram, part)) rules.push('safety-not-cleaned');
@@ -72,23 +70,20 @@ export const protects = (diagram: Diagram, part: Part): boolean =>
   (part.kind === 'switch' &&
     (part.safety === true ||
       part.reset === 'manual' ||
-      (isMovedByQuantity(diagram, part) && burnsGas(diagram))));
+      (movingQuantity(diagram, part) !== undefined && burnsGas(diagram))));
 
 const burnsGas = ({ energies = [] }: Diagram): boolean => energies.includes('gas');
 
-const isMovedByQuantity = (diagram: Diagram, part: Part): boolean =>
-  part.kind === 'switch' &&
-  diagram.actuators.some(({ id, kind }) => id === part.actuator && kind === 'quantity');
+/** What moves a switch by itself: heat, air, pressure, water. */
+const movingQuantity = (diagram: Diagram, part: Part): QuantityActuator | undefined =>
+  part.kind === 'switch' ? quantityOf(diagram, part.actuator) : undefined;
 
 /** A switch with an arm in the air. */
 const isSail = (diagram: Diagram, part: Part): boolean =>
-  part.kind === 'switch' &&
-  diagram.actuators.some(
-    (each) => each.id === part.actuator && each.kind === 'quantity' && each.quantity === 'airflow',
-  );
+  movingQuantity(diagram, part)?.quantity === 'airflow';
 
 /** In how many ways a part was read at its own terminals that do not hang together: cold, live, another setup. */
-export function waysRead(entries: readonly LogEntry[], part: string): Set<string> {
+function waysRead(entries: readonly LogEntry[], part: string): Set<string> {
   const gone = takenBack(entries);
   return new Set(
     entries.flatMap(({ id, kind, body }) => {

@@ -5,7 +5,7 @@ import type { Diagram } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { LID_READING } from '../simulate/lidReading';
 import { USUAL_TERMS } from './expectedCost';
-import { decided, optionsFor, type Option, type ToDecide } from './options';
+import { decided, optionsFor, type RepairOption, type ToDecide } from './options';
 
 const unit = (id: string): Diagram => {
   const found = builtIn(id);
@@ -29,9 +29,9 @@ const found = (part: string, mode: Found['mode'], more: Partial<Found> = {}): Fo
   by: 'unit',
   ...more,
 });
-const decide = (diagram: Diagram, of: Found, more: Partial<ToDecide> = {}): Option[] =>
+const decide = (diagram: Diagram, of: Found, more: Partial<ToDecide> = {}): RepairOption[] =>
   optionsFor({ diagram, found: of, entries: [], terms: USUAL_TERMS, typed: {}, ...more });
-const pick = (options: Option[], kind: OptionKind): Option => {
+const pick = (options: RepairOption[], kind: OptionKind): RepairOption => {
   const option = options.find((each) => each.kind === kind);
   if (!option) throw new Error(`no ${kind}`);
   return option;

@@ -22,7 +22,7 @@ export interface Figures {
 }
 
 /** One thing that can be done, with what it comes to. */
-export interface Option {
+export interface RepairOption {
   kind: OptionKind;
   /** Parts that are changed along with it. */
   along: string[];
@@ -64,14 +64,14 @@ const MINUTES = { reset: 5, clean: 20, adjust: 20, reconnect: 25, proofStep: 0.5
  * All that can be done about what was found, what may be done first and then by what it costs the customer and the
  * shop together.
  */
-export function optionsFor(of: ToDecide): Option[] {
-  const options = kindsFor(of).map((kind): Option => {
+export function optionsFor(of: ToDecide): RepairOption[] {
+  const options = kindsFor(of).map((kind): RepairOption => {
     const { along, figures, guessed, events, moreVisits } = outlayOf(of, kind);
     const cost = expectedCost({ ...figures, moreVisits, events }, of.terms);
     return { kind, along, figures, guessed, events, cost, against: rulesAgainst(of, kind) };
   });
   // What another trade asks is not known here.
-  const rank = ({ against, cost, kind }: Option): number =>
+  const rank = ({ against, cost, kind }: RepairOption): number =>
     (against.length ? 2e9 : 0) + (kind === 'hand-over' ? 1e9 : 0) + cost.customer + cost.shop;
   return options.sort((one, two) => rank(one) - rank(two));
 }
@@ -136,9 +136,9 @@ function outlayOf(of: ToDecide, kind: OptionKind): OutlayOf {
   const companions = diagram.parts.filter(({ id }) => along.includes(id));
   const own = part ? guessedPrice(part) : SUPPLY.price;
   const change = part ? minutesToChange(diagram, part) : SUPPLY.minutes;
-  const with_ = companions.reduce((sum, each) => sum + guessedPrice(each), 0);
+  const others = companions.reduce((sum, each) => sum + guessedPrice(each), 0);
   const usual: Required<Figures> = {
-    partPrice: kind === 'not-worth' ? newUnit : Math.round((SHARE[kind] ?? 0) * own) + with_,
+    partPrice: kind === 'not-worth' ? newUnit : Math.round((SHARE[kind] ?? 0) * own) + others,
     minutes: usualMinutes(of, kind, change, companions.length),
     leadDays: kind === 'exchange' ? 10 : 0,
   };
@@ -195,7 +195,7 @@ function eventsOf(
   const { diagram, found, terms } = of;
   const part = partOf(diagram, found);
   const within = (perYear: number): number => chanceWithin(perYear, terms.horizonDays);
-  const price = part ? guessedPrice(part) : 0;
+  const price = part ? guessedPrice(part) : SUPPLY.price;
   if (kind === 'hand-over' || kind === 'not-worth') return [];
   const wrong: ReturnEvent = {
     says: 'it was something else',
@@ -237,7 +237,7 @@ const AGAIN: Partial<Record<OptionKind, string>> = {
 /** What is written down of an option that was chosen. */
 export const decided = (
   found: Found,
-  { kind, along, figures, cost }: Option,
+  { kind, along, figures, cost }: RepairOption,
   choice: string,
   declined: string[],
 ): Decision => ({

@@ -3,7 +3,7 @@ import type { LogEntry } from '../call/record';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { SwitchDiagnosis } from '../plan/switchDiagnosis';
 
-/** How a used switch on the bench stands: it goes in only when its whole table is proved. */
+/** How a used switch on the bench stands: it goes in only when every contact was seen closed and open. */
 export type BenchStanding = 'not-read' | 'half' | 'good' | 'bad';
 
 export function benchStanding(

@@ -3,7 +3,7 @@ import { lastOf } from '../call/takenBack';
 import { ordersDue } from '../plan/eventOrder';
 import type { CourseStep, KnownOfCall, StepStanding } from '../plan/course';
 import { sayOrderDue } from './eventOrder';
-import { sayLine } from './ledger';
+import { sayLedgerLine } from './ledger';
 import { OPTION_WORDS } from './option';
 import { missingOf, sayRepairStanding } from './repair';
 import { nameOf, sayEvidence } from './unit';
@@ -77,7 +77,7 @@ export function sayStep(call: KnownOfCall, { step, state }: StepStanding): strin
       if (lines.length)
         return lines
           .slice(0, 4)
-          .map((each) => sayLine(diagram, each))
+          .map((each) => sayLedgerLine(diagram, each))
           .concat(lines.length > 4 ? [`and ${lines.length - 4} more`] : []);
       return state === 'done' ? [] : ['Nothing is left open.'];
     }

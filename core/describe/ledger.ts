@@ -44,7 +44,7 @@ export function nameLine(diagram: Diagram, { what, of }: Pick<LedgerLine, 'what'
 }
 
 /** A line as it stands: "Wires on A1 of Lid switch: off". */
-export const sayLine = (diagram: Diagram, line: Pick<LedgerLine, 'what' | 'of'>): string =>
+export const sayLedgerLine = (diagram: Diagram, line: Pick<LedgerLine, 'what' | 'of'>): string =>
   `${nameLine(diagram, line)}: ${WORDS[line.what].open}`;
 
 export const sayOpen = (what: Disturbance): string => WORDS[what].open;
@@ -73,5 +73,5 @@ export const DISTURBANCE_NAMES: Record<Exclude<Disturbance, 'cause'>, string> = 
 /** Why a call cannot be finished, and the way out. */
 export const sayNotFinished = (diagram: Diagram, lines: readonly LedgerLine[]): string =>
   lines.length === 1 && lines[0]
-    ? `${sayLine(diagram, lines[0])}. Put it right and tick it, or say why it stays.`
+    ? `${sayLedgerLine(diagram, lines[0])}. Put it right and tick it, or say why it stays.`
     : `${lines.length} things are not put back. Put each right and tick it, or say why it stays.`;

@@ -101,5 +101,5 @@ export function sayLogEntry(diagram: Diagram | undefined, entry: Said): string {
 }
 
 /** "A1 BK, A2 BU-WH". */
-export const sayMap = (wires: readonly { at: TerminalRef; colour: string }[]): string =>
+const sayMap = (wires: readonly { at: TerminalRef; colour: string }[]): string =>
   wires.map(({ at, colour }) => `${at.slice(at.indexOf('.') + 1)} ${colour}`).join(', ');

@@ -66,7 +66,7 @@ export const RULE_WORDS: Record<HardRule, string> = {
     'A part that protects people is named by two readings that do not hang together: read it once more, live or in another state.',
   'not-read': 'It was not read at its own terminals: nobody buys it unread.',
   'bench-first':
-    'A used part is proved on the bench before it goes in: every contact, in every position.',
+    'A used part is proved on the bench before it goes in: every contact, closed and open.',
   'bench-bad': 'The used part is bad: it was read on the bench. Take another one, or a new part.',
 };
 

@@ -63,7 +63,7 @@ export interface ReportedPlace {
 }
 
 /** A call in words, for its customer and for the next technician. */
-export interface Report {
+export interface CallReport {
   unit: string;
   place: string;
   customer: string | undefined;
@@ -103,7 +103,7 @@ export function reportOf({
   diagram,
   entries,
   phoneAt,
-}: ReportedCall): Report {
+}: ReportedCall): CallReport {
   const { evidence } = evidenceOf(diagram, entries);
   const runs = new UseRuns(diagram);
   const good = new UnitPredictor(diagram, ORDINARY_METER, [asHypothesis(diagram, runs, [])]);

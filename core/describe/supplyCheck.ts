@@ -1,6 +1,7 @@
 import { legsOf, SUPPLY_TOLERANCE } from '../circuit/supply';
 import type { Diagram, Supply, TerminalRef } from '../diagram/diagram';
 import { terminalRef } from '../diagram/terminal';
+import { SERVICE_PERCENT } from '../trade/supplyBand';
 
 /** Volts that are right between two terminals of a supply, by those who measure wide and by the standard. */
 export interface SupplyPair {
@@ -26,7 +27,6 @@ export interface SupplyCheck {
   says: string[];
 }
 
-const C84_1_RANGE_A = 5;
 const band = (volts: number, percent: number): Band => ({
   low: volts * (1 - percent / 100),
   high: volts * (1 + percent / 100),
@@ -46,7 +46,7 @@ function pairsOf(supply: Supply): SupplyPair[] {
     const [from, to] = [at(one), at(two)];
     if (!from || !to) return [];
     const nominal = volts * share;
-    const standard = HOUSE.includes(kind) ? band(nominal, C84_1_RANGE_A) : undefined;
+    const standard = HOUSE.includes(kind) ? band(nominal, SERVICE_PERCENT) : undefined;
     return [{ from, to, volts: nominal, usual: band(nominal, tolerancePercent), standard }];
   };
   const legs = legsOf(supply).flatMap(({ from, to, share }) => pair(from, to, share));

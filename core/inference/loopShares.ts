@@ -3,6 +3,7 @@ import { SOUND_CONTACT } from '../circuit/ohms';
 import type { CircuitClass, Diagram, TerminalRef } from '../diagram/diagram';
 import { loopsOf } from '../diagram/loop';
 import { terminalRef } from '../diagram/terminal';
+import { LOOP_LOSES_MV } from '../trade/millivoltLoop';
 
 /** One contact of a loop that shares the few volts of a source, and what it takes of them. */
 export interface LoopShare {
@@ -25,7 +26,7 @@ export interface LoopShares {
 
 /** What all contacts of a loop may lose together with the burner drawing, in volts: common practice. */
 const LOST_AT_MOST: Partial<Record<CircuitClass, number>> = {
-  thermopile: 0.08,
+  thermopile: LOOP_LOSES_MV / 1000,
   thermocouple: 0.004,
 };
 /**

@@ -1,5 +1,5 @@
 import { isRepair, type Evidence } from '../call/evidence';
-import type { OptionKind } from '../call/decision';
+import { OPTIONS, type OptionKind } from '../call/decision';
 import { openLines } from '../call/ledger';
 import { lastOf } from '../call/takenBack';
 import type { LogEntry } from '../call/record';
@@ -18,17 +18,9 @@ export interface StepStanding {
 }
 
 /** What is done by us, so that a repair is waited for; the rest ends with words. */
-export const REPAIRED_BY: readonly OptionKind[] = [
-  'reset',
-  'clean',
-  'adjust',
-  'reconnect',
-  'replace',
-  'companions',
-  'assembly',
-  'exchange',
-  'salvaged',
-];
+export const REPAIRED_BY: readonly OptionKind[] = OPTIONS.filter(
+  (each) => !['hand-over', 'not-worth', 'nothing'].includes(each),
+);
 
 /** What is known of a call, as far as its course goes. */
 export interface KnownOfCall {

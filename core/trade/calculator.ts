@@ -15,7 +15,7 @@ export interface Line {
   says: string;
 }
 
-export interface Answer {
+export interface CalculatorAnswer {
   lines: Line[];
   /** What to mind; what is dangerous first. */
   mind?: string[];
@@ -31,7 +31,7 @@ export interface Calculator {
   formula: string;
   source: string;
   /** @returns undefined where what was typed gives nothing, such as nought ohm to divide by */
-  answer: (values: Values) => Answer | undefined;
+  answer: (values: Values) => CalculatorAnswer | undefined;
 }
 
 /** An input of a number. */

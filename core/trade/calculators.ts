@@ -3,9 +3,9 @@ import { circuitLoad } from './circuitLoad';
 import { contactHeat } from './contactHeat';
 import { element } from './element';
 import { limitMarking } from './limitMarking';
-import { millivoltLoop } from './millivoltLoop';
+import { millivoltLosses } from './millivoltLoop';
 import { onTime } from './onTime';
-import { pressure, temperature } from './quantities';
+import { degrees, pressure } from './quantities';
 import { supplyBand } from './supplyBand';
 import { temperatureRise } from './temperatureRise';
 import { wireDrop } from './wireDrop';
@@ -16,11 +16,11 @@ export const CALCULATORS: readonly Calculator[] = [
   contactHeat,
   onTime,
   limitMarking,
-  millivoltLoop,
+  millivoltLosses,
   supplyBand,
   wireDrop,
   circuitLoad,
   temperatureRise,
   pressure,
-  temperature,
+  degrees,
 ];

@@ -1,7 +1,7 @@
 import { number, numberIn, withUnit, type Calculator } from './calculator';
 
 /** A breaker carries what runs for three hours and more up to this share of its rating (National Electrical Code, 210.20; from memory). */
-export const CONTINUOUS_SHARE = 0.8;
+const CONTINUOUS_SHARE = 0.8;
 
 export const circuitLoad: Calculator = {
   id: 'circuit-load',

@@ -6,7 +6,7 @@ export const ohmsByPlate = (watts: number, volts: number): number => (volts * vo
 export const wattsAt = (ohms: number, volts: number): number => (volts * volts) / ohms;
 
 /** How many times hotter ohms are than cold ones: heating alloys a few per cent, tungsten ten to fifteen times. From memory. */
-export const COLD_TO_HOT = { alloy: 1.05, tungsten: 12 } as const;
+const COLD_TO_HOT = { alloy: 1.05, tungsten: 12 } as const;
 /** How far off a plate may be, both ways: from memory. */
 const PLATE_PERCENT = 8;
 

@@ -3,7 +3,7 @@ import { number, numberIn, withUnit, type Calculator } from './calculator';
 /** What all contacts of a thermopile's loop may lose together with the burner drawing, in millivolts: common practice. */
 export const LOOP_LOSES_MV = 80;
 
-export const millivoltLoop: Calculator = {
+export const millivoltLosses: Calculator = {
   id: 'millivolt-loop',
   name: 'Millivolt loop',
   asks: 'What the contacts of a thermopile’s loop may lose together, and who takes how much',

@@ -30,7 +30,7 @@ const UNITS = Object.keys(PASCALS) as PressureUnit[];
 export const inUnit = (value: number, from: PressureUnit, to: PressureUnit): number =>
   (value * PASCALS[from]) / PASCALS[to];
 
-export const temperature: Calculator = {
+export const degrees: Calculator = {
   id: 'temperature',
   name: 'Degrees',
   asks: 'Fahrenheit and Celsius',

@@ -1,11 +1,16 @@
 import { number, numberIn, type Calculator } from './calculator';
 
 /** Per cent both ways of the trade's usual band: common practice. */
-export const USUAL_PERCENT = 10;
+const USUAL_PERCENT = 10;
 /** ANSI C84.1, range A, service voltage: 5 per cent both ways. From memory. */
 export const SERVICE_PERCENT = 5;
 /** ANSI C84.1, range A, utilization voltage: on a 120 V base from 108 (110 for lighting) to 126 V. From memory. */
-export const UTILIZATION_SHARE = { low: 108 / 120, high: 126 / 120 };
+const UTILIZATION_SHARE = { low: 108 / 120, high: 126 / 120 };
+
+const both = (percent: number): { low: number; high: number } => ({
+  low: 1 - percent / 100,
+  high: 1 + percent / 100,
+});
 
 const band = (low: number, high: number): string => `${Math.round(low)} to ${Math.round(high)} V`;
 
@@ -23,8 +28,8 @@ export const supplyBand: Calculator = {
     const [nominal = 0, read = 0] = ['nominal', 'read'].map((id) => numberIn(values, id));
     if (nominal <= 0) return undefined;
     const schools = [
-      { label: 'The trade’s ten per cent', low: 0.9, high: 1.1 },
-      { label: 'Standard, at the service', low: 0.95, high: 1.05 },
+      { label: 'The trade’s ten per cent', ...both(USUAL_PERCENT) },
+      { label: 'Standard, at the service', ...both(SERVICE_PERCENT) },
       { label: 'Standard, at the unit', ...UTILIZATION_SHARE },
     ];
     return {

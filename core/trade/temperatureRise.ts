@@ -3,7 +3,7 @@ import { number, numberIn, textIn, withUnit, type Calculator } from './calculato
 /** BTU an hour of one watt (NIST SP 811, B.8: 1 Btu/h is 0.293 071 W). */
 export const BTU_A_WATT = 1 / 0.293071;
 /** BTU an hour that warm one cubic foot a minute of air by one degree Fahrenheit: 60 · 0.075 lb/ft³ · 0.24; a handbook's figure, from memory. */
-export const AIR_FACTOR = 1.08;
+const AIR_FACTOR = 1.08;
 
 export const temperatureRise: Calculator = {
   id: 'temperature-rise',

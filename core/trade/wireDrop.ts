@@ -1,7 +1,7 @@
 import { number, numberIn, textIn, withUnit, type Calculator } from './calculator';
 
 /** Diameter of a round wire by its gauge, in millimetres (ASTM B258): 0.127 · 92^((36 − n) / 39). */
-export const diameterOf = (gauge: number): number => 0.127 * 92 ** ((36 - gauge) / 39);
+const diameterOf = (gauge: number): number => 0.127 * 92 ** ((36 - gauge) / 39);
 
 /** Of annealed copper at 20 °C, in ohm metres: 1/58 of an ohm millimetre squared a metre (IEC 60028). */
 const RESISTIVITY = 1 / 58e6;

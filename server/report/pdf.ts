@@ -1,11 +1,11 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import PDFDocument from 'pdfkit';
-import type { Report, ReportedReading } from '../../core/describe/report';
+import type { CallReport, ReportedReading } from '../../core/describe/report';
 
 /** For whom a report is: the customer reads what was done and why, the trade also where the probes were. */
 export const READERS = ['customer', 'trade'] as const;
-export type Reader = (typeof READERS)[number];
+export type ReportReader = (typeof READERS)[number];
 
 const here = createRequire(__filename);
 const archivo = (face: string): string =>
@@ -30,7 +30,7 @@ type Doc = InstanceType<typeof PDFDocument>;
 
 /** @param zone an IANA time zone, for dates as the customer writes them */
 export interface PdfOptions {
-  reader: Reader;
+  reader: ReportReader;
   zone: string;
   currency: string;
   shop: string;
@@ -38,7 +38,7 @@ export interface PdfOptions {
 }
 
 /** The report as a PDF with its faces inside: fine on paper, one column, nothing told by colour alone. */
-export function reportPdf(report: Report, options: PdfOptions): Promise<Buffer> {
+export function reportPdf(report: CallReport, options: PdfOptions): Promise<Buffer> {
   const doc = new PDFDocument({
     ...PAGE,
     bufferPages: true,
@@ -69,7 +69,7 @@ class Sheet {
     this.width = doc.page.width - 2 * PAGE.margin;
   }
 
-  write(report: Report): void {
+  write(report: CallReport): void {
     const trade = this.options.reader === 'trade';
     this.head(report);
     this.section('What was told', [report.complaint, ...report.told]);
@@ -90,7 +90,7 @@ class Sheet {
     this.numbers();
   }
 
-  private head({ unit, place, customer, began, diagram }: Report): void {
+  private head({ unit, place, customer, began, diagram }: CallReport): void {
     const { doc, options } = this;
     doc.font('strong').fontSize(20).fillColor(INK).text(unit);
     doc.font('text').fontSize(10.5).fillColor(SOFT);
@@ -125,7 +125,7 @@ class Sheet {
       .text(says, PAGE.margin, this.doc.y, { width: this.width, paragraphGap: 2 });
   }
 
-  private found({ found }: Report): void {
+  private found({ found }: CallReport): void {
     if (!found) return;
     this.heading('What was found');
     this.doc
@@ -186,7 +186,7 @@ class Sheet {
   }
 
   /** The branch from one side of the supply to the other, drawn as a line with its places. */
-  private branch({ branch }: Report): void {
+  private branch({ branch }: CallReport): void {
     if (branch.length === 0) return;
     this.heading('Where it lies');
     const { doc } = this;
@@ -222,7 +222,7 @@ class Sheet {
     doc.y += step;
   }
 
-  private decided({ decided }: Report): void {
+  private decided({ decided }: CallReport): void {
     if (!decided) return;
     const { option, along, choice, figures } = decided;
     const money = (amount: number): string => `${this.options.currency}${amount.toFixed(2)}`;
@@ -244,7 +244,7 @@ class Sheet {
     ]);
   }
 
-  private proof({ proof, seenAfter }: Report): void {
+  private proof({ proof, seenAfter }: CallReport): void {
     if (!proof) return;
     this.heading('What was proved');
     const whole = proof.missing.length === 0;

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import Papa from 'papaparse';
 import request from 'supertest';
 import type { Records } from '../../core/call/record';
-import type { Report } from '../../core/describe/report';
+import type { CallReport } from '../../core/describe/report';
 import { drawnSetup } from '../../core/diagram/setup';
 import { builtIn } from '../../library/library';
 import { LID_READING } from '../../core/simulate/lidReading';
@@ -148,7 +148,7 @@ describe('the report of a call', () => {
   it('is there as lines for a page, and as open files', async () => {
     const call = await callWith(WORKED);
     const report = (await request(server.app).get(`/api/calls/${call}/report`).expect(200))
-      .body as Report;
+      .body as CallReport;
     expect(report).toMatchObject({
       found: { part: 'Lid switch', chance: '97 in 100' },
       declined: ['a new drive'],

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import type { Report, ReportedCall } from '../../core/describe/report';
+import type { CallReport, ReportedCall } from '../../core/describe/report';
 import { RefusedRequest } from '../problems';
 import { Thread } from '../thread';
 import type { PdfOptions } from './pdf';
@@ -7,7 +7,7 @@ import type { ReportQuestion } from './reports.worker';
 
 /** Reports are made beside the server's own thread: a good unit is run for each, and nobody else waits for it. */
 export class Reports {
-  private readonly thread = new Thread<ReportQuestion, Report | Uint8Array>(
+  private readonly thread = new Thread<ReportQuestion, CallReport | Uint8Array>(
     join(__dirname, 'reports.worker.ts'),
     {
       queue: 50,
@@ -17,8 +17,8 @@ export class Reports {
     },
   );
 
-  async of(call: ReportedCall): Promise<Report> {
-    return (await this.thread.ask({ call })) as Report;
+  async of(call: ReportedCall): Promise<CallReport> {
+    return (await this.thread.ask({ call })) as CallReport;
   }
 
   async pdf(call: ReportedCall, pdf: PdfOptions): Promise<Buffer> {

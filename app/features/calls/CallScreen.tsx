@@ -24,11 +24,11 @@ import { BesideList } from './BesideList';
 import { LIST_KEYS } from './CallsList';
 import { LedgerCount } from '../ledger/LedgerCount';
 import { CorrectCall } from './CorrectCall';
-import { Course } from './Course';
+import { CallCourse } from './CallCourse';
 import { FiguresLinks } from './FiguresLinks';
 import { PhotosCard } from './PhotosCard';
 import { RepairCard } from './RepairCard';
-import { SeenBefore } from './SeenBefore';
+import { SeenBeforeCard } from './SeenBeforeCard';
 import { switchStanding } from './switchStanding';
 
 /** One call as a whole: the unit, its complaint, how far it has come, and how each switch stands. */
@@ -89,10 +89,10 @@ function Opened({ call }: { call: CallDetail }) {
           onPress={() => setCorrecting(true)}
         />
       )}
-      <Course call={call} />
+      <CallCourse call={call} />
       <RepairCard call={call} />
       <PhotosCard call={call} />
-      <SeenBefore callId={call.id} />
+      <SeenBeforeCard callId={call.id} />
       <Type weight="heavy" role="heading" aria-level={2}>
         Prove a switch at once
       </Type>

@@ -4,12 +4,14 @@ import { evidenceOf, refusalsOf } from '../../../core/call/log';
 import { lastOf } from '../../../core/call/takenBack';
 import type { Need, StockItem } from '../../../core/decide/truckStock';
 import { guessedPrice, minutesToChange } from '../../../core/decide/usualFigures';
+import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
 import { isReplaced } from '../../../core/describe/remedy';
 import { loadCall, loadCalls } from '../../state/calls';
 import { selectCall, selectCalls } from '../../state/callView';
 import { diagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector, useAppStore } from '../../state/hooks';
 import type { Loading } from '../../state/loading';
+import { useSame } from '../../state/useSame';
 import { stockKey } from '../../state/settings';
 import { askWorker } from '../../workers/diagnosis';
 
@@ -50,7 +52,7 @@ export function useDayPlan(): DayPlan {
   const list = useAppSelector((state) => state.calls.listState);
   const way = useAppSelector((state) => state.settings.way);
   const all = useAppSelector(selectCalls);
-  const calls = useMemo(
+  const open = useMemo(
     () =>
       all
         .filter(({ stage }) => stage === 'open')
@@ -60,7 +62,8 @@ export function useDayPlan(): DayPlan {
         ),
     [all],
   );
-  const ids = calls.map(({ id, lastAt }) => `${id} ${lastAt}`).join();
+  // The same calls stay the same thing while nothing was entered for them.
+  const calls = useSame(open, open.map(({ id, lastAt }) => `${id} ${lastAt}`).join());
   // Who opens the day first has no list yet.
   useEffect(() => {
     void dispatch(loadCalls(''));
@@ -83,9 +86,7 @@ export function useDayPlan(): DayPlan {
     return () => {
       wanted = false;
     };
-    // The calls are the same while their ids and last entries are.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [dispatch, store, way, ids]);
+  }, [dispatch, store, way, calls]);
   const items = new Map(
     calls.flatMap(({ id }) => (worked[id]?.items ?? []).map((each) => [each.key, each] as const)),
   );
@@ -102,14 +103,8 @@ export function useDayPlan(): DayPlan {
   };
 }
 
-type Way = Parameters<typeof askWorker>[0] extends infer Q
-  ? Q extends { way: infer W }
-    ? W
-    : never
-  : never;
-
 /** What is expected of one call: by its verdict, where one was taken over, else by what the worker makes of its log. */
-async function expect(call: CallDetail, way: Way): Promise<Worked> {
+async function expect(call: CallDetail, way: WayOfWorking): Promise<Worked> {
   const { diagram, diagramId, entries } = call;
   const { evidence } = evidenceOf(diagram, entries);
   const found = lastOf(entries, 'found')?.body;

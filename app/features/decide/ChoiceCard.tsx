@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Option } from '../../../core/decide/options';
+import type { RepairOption } from '../../../core/decide/options';
 import { OPTION_WORDS } from '../../../core/describe/option';
 import { nameOf } from '../../../core/describe/unit';
 import type { Diagram } from '../../../core/diagram/diagram';
@@ -12,9 +12,9 @@ import { space } from '../../theme/theme';
 
 interface Props {
   diagram: Diagram;
-  option: Option;
-  options: readonly Option[];
-  take: (option: Option, choice: string, declined: string[]) => void;
+  option: RepairOption;
+  options: readonly RepairOption[];
+  take: (option: RepairOption, choice: string, declined: string[]) => void;
   cancel: () => void;
 }
 

@@ -6,7 +6,7 @@ import { causesOf } from '../../../core/call/cause';
 import { causesLooked, protectorsTouched } from '../../../core/call/causesAsked';
 import type { Found, OptionKind } from '../../../core/call/decision';
 import { lastOf } from '../../../core/call/takenBack';
-import { decided, optionsFor, type Figures, type Option } from '../../../core/decide/options';
+import { decided, optionsFor, type Figures, type RepairOption } from '../../../core/decide/options';
 import { sayChance } from '../../../core/describe/chance';
 import { sayLogEntry } from '../../../core/describe/logEntry';
 import { nameOf } from '../../../core/describe/unit';
@@ -89,7 +89,7 @@ function Deciding({ call, found, other }: { call: CallDetail; found: Found; othe
   const part = diagram.parts.find(({ id }) => id === found.part);
   const protectors = protectorsTouched(diagram, entries);
   const option = options.find(({ kind, against }) => kind === chosen && !against.length);
-  const take = (taken: Option, choice: string, declined: string[]): void => {
+  const take = (taken: RepairOption, choice: string, declined: string[]): void => {
     log('decision', decided(found, taken, choice, declined));
     router.navigate(`/call/${call.id}`);
   };

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import { LIKENESS, type Candidate } from '../../../core/call/candidate';
+import { LIKENESS, type NewPart } from '../../../core/call/candidate';
 import { fitAsAWhole, fitOf } from '../../../core/decide/fit';
 import { FIT_WORDS, sayFitLine } from '../../../core/describe/fit';
 import type { Part } from '../../../core/diagram/diagram';
@@ -28,12 +28,12 @@ export function FitCard({ call, part }: { call: CallDetail; part: Part }) {
   const log = useLog(call.id);
   const [open, setOpen] = useState(false);
   const [asked, setAsked] = useState(false);
-  const [candidate, setCandidate] = useState<Candidate>({
+  const [candidate, setCandidate] = useState<NewPart>({
     part: part.id,
     words: '',
     used: false,
   });
-  const set = (some: Partial<Candidate>): void => setCandidate({ ...candidate, ...some });
+  const set = (some: Partial<NewPart>): void => setCandidate({ ...candidate, ...some });
   const lines = fitOf(call.diagram, candidate, call.entries);
   const points = new Set(lines.map(({ point }) => point));
   const whole = fitAsAWhole(lines);
@@ -153,10 +153,10 @@ export function FitCard({ call, part }: { call: CallDetail; part: Part }) {
 
 /** A number that is emptied is not known again. */
 function without(
-  candidate: Candidate,
+  candidate: NewPart,
   name: 'amps' | 'volts' | 'rising' | 'falling',
   value: number | undefined,
-): Candidate {
+): NewPart {
   const { [name]: _, ...rest } = candidate;
   return value === undefined ? rest : { ...rest, [name]: value };
 }

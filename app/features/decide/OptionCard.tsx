@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Figures, Option } from '../../../core/decide/options';
+import type { Figures, RepairOption } from '../../../core/decide/options';
 import { sayChance } from '../../../core/describe/chance';
 import { OPTION_WORDS, RULE_WORDS, SCHOOLS_ON, TERM_WORDS } from '../../../core/describe/option';
 import { nameOf } from '../../../core/describe/unit';
@@ -15,7 +15,7 @@ import { useMoney } from './useMoney';
 
 interface Props {
   diagram: Diagram;
-  option: Option;
+  option: RepairOption;
   /** It costs least of what may be done. */
   first: boolean;
   type: (figures: Figures) => void;

@@ -1,6 +1,6 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import type { Report, ReportedPlace, ReportedReading } from '../../../core/describe/report';
+import type { CallReport, ReportedPlace, ReportedReading } from '../../../core/describe/report';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
@@ -58,7 +58,7 @@ function Opened({ call }: { call: CallDetail }) {
   );
 }
 
-function Lines({ of }: { of: Report }) {
+function Lines({ of }: { of: CallReport }) {
   const { found, decided, proof } = of;
   return (
     <>

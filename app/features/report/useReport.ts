@@ -1,10 +1,10 @@
 import { useCallback, useEffect, useState } from 'react';
-import type { Report } from '../../../core/describe/report';
+import type { CallReport } from '../../../core/describe/report';
 import { useAppSelector } from '../../state/hooks';
 import { fetchReport } from '../../sync/api';
 
 export interface ReportRead {
-  report: Report | undefined;
+  report: CallReport | undefined;
   /** It is from the last time that the server answered. */
   stale: boolean;
   failed: boolean;
@@ -15,7 +15,7 @@ export interface ReportRead {
 export function useReport(callId: string): ReportRead {
   const shop = useAppSelector((state) => state.outbox.shop);
   const waits = useAppSelector((state) => state.outbox.items.length);
-  const [read, setRead] = useState<{ report: Report; stale: boolean }>();
+  const [read, setRead] = useState<{ report: CallReport; stale: boolean }>();
   const [failed, setFailed] = useState(false);
   const [tries, setTries] = useState(0);
   useEffect(() => {

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { BarChart } from 'react-native-chart-kit';
-import { RETURN_DAYS, type SeenBefore as Seen } from '../../../contract/seen';
+import { RETURN_DAYS, type SeenBefore } from '../../../contract/seen';
 import { useAppSelector } from '../../state/hooks';
 import { fetchSeen } from '../../sync/api';
 import { Card } from '../../ui/Card';
@@ -15,9 +15,9 @@ const MOST_BARS = 4;
 const HEIGHT = 180;
 
 /** What the shop has found in units like this one; nothing where it has not found anything yet. */
-export function SeenBefore({ callId }: { callId: string }) {
+export function SeenBeforeCard({ callId }: { callId: string }) {
   const shop = useAppSelector((state) => state.outbox.shop);
-  const [seen, setSeen] = useState<Seen>();
+  const [seen, setSeen] = useState<SeenBefore>();
   useEffect(() => {
     let wanted = true;
     fetchSeen(shop, callId).then(
@@ -67,7 +67,7 @@ export function SeenBefore({ callId }: { callId: string }) {
   );
 }
 
-function Bars({ parts }: { parts: Seen['parts'] }) {
+function Bars({ parts }: { parts: SeenBefore['parts'] }) {
   const palette = useTheme();
   const [width, setWidth] = useState(0);
   return (

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
 import { openLines } from '../../../core/call/ledger';
 import { evidenceOf } from '../../../core/call/log';
-import { sayLine, sayNotFinished } from '../../../core/describe/ledger';
+import { sayLedgerLine, sayNotFinished } from '../../../core/describe/ledger';
 import { sayStep, STEP_NAMES, STEP_STATES } from '../../../core/describe/course';
 import { orderedActuators } from '../../../core/plan/eventOrder';
 import { courseOf, type CourseStep, type StepStanding } from '../../../core/plan/course';
@@ -44,7 +44,7 @@ const LOOK: Record<
 };
 
 /** How far a call has come, step by step in the order of the work, each a way to where it is done. */
-export function Course({ call }: { call: CallDetail }) {
+export function CallCourse({ call }: { call: CallDetail }) {
   const { diagram, entries, stage } = call;
   const log = useLog(call.id);
   const [refused, setRefused] = useState(false);
@@ -91,7 +91,7 @@ export function Course({ call }: { call: CallDetail }) {
             Not finished: {sayNotFinished(diagram, lines)}
           </Type>
           {lines.slice(0, 6).map((line) => (
-            <Type key={line.key}>· {sayLine(diagram, line)}</Type>
+            <Type key={line.key}>· {sayLedgerLine(diagram, line)}</Type>
           ))}
           <Button
             look="act"
