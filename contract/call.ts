@@ -14,6 +14,7 @@ import {
 } from 'class-validator';
 import type { Found } from '../core/call/decision';
 import type { Diagram } from '../core/diagram/diagram';
+import type { FoundCounts } from '../core/inference/shopPriors';
 import { MOST_VERSIONS } from './diagram';
 import type { Entry } from './entry';
 import { IsMoment } from './moment';
@@ -98,4 +99,6 @@ export interface CallPage {
 export interface CallDetail extends CallSummary {
   diagram: Diagram;
   entries: Entry[];
+  /** What the shop found in other units with the same diagram; none where it has not found anything, or was not asked yet. */
+  foundBefore?: FoundCounts;
 }

@@ -14,6 +14,7 @@ import { fail, ok, type Result } from '../core/result';
 import { AcknowledgementBody } from './entries/acknowledgement';
 import { ActBody } from './entries/act';
 import { CauseBody } from './entries/cause';
+import { CheckedBody } from './entries/checked';
 import { ClosedBody } from './entries/closed';
 import { CorrectionBody } from './entries/correction';
 import { DecisionBody } from './entries/decision';
@@ -24,6 +25,7 @@ import { LookBody } from './entries/look';
 import { MeasurementBody } from './entries/measurement';
 import { OrderBody } from './entries/order';
 import { OpenedBody } from './entries/opened';
+import { PutRightBody } from './entries/putRight';
 import { ReadingBody } from './entries/reading';
 import { RefusalBody } from './entries/refusal';
 import { RetractionBody } from './entries/retraction';
@@ -60,7 +62,9 @@ const BODIES: { [K in EntryKind]: new () => Records[K] } = {
   found: FoundBody,
   order: OrderBody,
   fit: FitBody,
+  checked: CheckedBody,
   decision: DecisionBody,
+  'put-right': PutRightBody,
 };
 
 class NewEntryDto {

@@ -33,3 +33,11 @@ export interface SeenBefore {
   /** Counted over all of them, the most frequent first. */
   parts: SeenPart[];
 }
+
+/** How long calls of one kind of unit took. */
+export interface KindMinutes {
+  kind: string;
+  calls: number;
+  /** In the mean, without the time in which nobody entered anything. */
+  minutes: number;
+}

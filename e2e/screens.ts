@@ -82,6 +82,14 @@ export const SCREENS: readonly ScreenState[] = [
     press: ['open-fit', 'fit-keep'],
     shows: 'fit-words-fault',
   },
+  {
+    name: 'Before it is handed back',
+    path: `${call(2)}/checks`,
+    press: ['right-frame', 'leave-run'],
+    shows: 'not-done-run-words',
+    wide: true,
+  },
+  { name: 'Before it is handed back, nothing yet', path: `${call(1)}/checks`, shows: 'no-checks' },
   { name: 'Order, none', path: `${call(2)}/order`, shows: 'no-order' },
   {
     name: 'Switch on the bench',

@@ -278,7 +278,7 @@ it('proves a repair by what the unit does since, and says when it did not help',
   await page.says('repair-standing', /Half proved/);
   await see('runs');
   await page.says('repair-standing', /Repair proved/);
-  await page.says('closing-checks', /No jumper/);
+  await page.says('to-checks', /Before it is handed back/);
   await see('off');
   await page.says('repair-standing', /Still there/);
   // Before the unit is powered everything has to be so, and is asked for.

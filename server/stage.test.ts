@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import type { CallDetail, CallPage } from '../contract/call';
 import type { Problem } from '../contract/problem';
-import type { SeenBefore } from '../contract/seen';
+import type { KindMinutes, SeenBefore } from '../contract/seen';
 import { verify } from './db/verify';
 import { newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
 
@@ -20,6 +20,8 @@ const faultsOf = async (answer: PromiseLike<{ text: string }>) =>
   (JSON.parse((await answer).text) as Problem).faults ?? [];
 const detail = async (id: string): Promise<CallDetail> =>
   (await request(app).get(`/api/calls/${id}`).expect(200)).body as CallDetail;
+
+const entry = (callId: string, kind: string, body: object) => ({ callId, kind, phoneAt, body });
 
 /** The cover that a reading of the lid switch has opened is on again. */
 const putBack = (callId: string) => ({
@@ -99,7 +101,6 @@ describe('the stage of a call', () => {
 });
 
 describe('a call', () => {
-  const entry = (callId: string, kind: string, body: object) => ({ callId, kind, phoneAt, body });
   const done = (call: string) => entry(call, 'stage', { stage: 'done' });
 
   it('is not finished with a line of its ledger open, and says which; words or a tick close it', async () => {
@@ -197,5 +198,78 @@ describe('a call', () => {
         ?.path,
     ).toBe('/body/chance');
     await put('entries', randomUUID(), entry(call, 'found', { ...wrong, chance: 1 })).expect(422);
+  });
+});
+
+describe('what a shop has found', () => {
+  /** A finished call on the washer, at a place of its own. */
+  const finished = async (place: string, found?: string): Promise<string> => {
+    const id = randomUUID();
+    const call = newCall();
+    const appliance = { ...call.appliance, id: randomUUID(), place };
+    await request(app)
+      .put(`/api/calls/${id}`)
+      .send({ ...call, appliance })
+      .expect(204);
+    const says = { says: 'bad', chance: 1, by: 'person' };
+    const body = found === undefined ? says : { ...says, part: found };
+    await put('entries', randomUUID(), entry(id, 'found', body)).expect(204);
+    await put('entries', randomUUID(), entry(id, 'stage', { stage: 'done' })).expect(204);
+    return id;
+  };
+  const later = '2026-11-24T12:00:00.000Z';
+
+  it('counts how calls on such units ended, by what was said in the end, and leaves them finished', async () => {
+    const asked = await finished('Asking Lane 1', 'drive');
+    const before = (await detail(asked)).foundBefore ?? {};
+    const of = async (part: string): Promise<number> =>
+      ((await detail(asked)).foundBefore?.[part] ?? 0) - (before[part] ?? 0);
+    const right = await finished('Counting Lane 1', 'lid-switch');
+    expect(await of('lid-switch')).toBe(1);
+    const end = (body: object) =>
+      put('entries', randomUUID(), { ...entry(right, 'put-right', body), phoneAt: later });
+    await end({ by: 'other' }).expect(422);
+    await end({ by: 'other', part: 'no-such-part' }).expect(422);
+    await end({ by: 'other', part: 'drive', name: 'Motor' }).expect(204);
+    expect([await of('lid-switch'), await of('drive')]).toEqual([0, 1]);
+    expect((await detail(right)).stage).toBe('done');
+    await finished('Counting Lane 2');
+    expect(await of('')).toBe(1);
+    // Somebody had to come again for the same unit: it was not that, until somebody says so.
+    const twice = await finished('Counting Lane 3', 'lid-switch');
+    const again = newCall();
+    await request(app)
+      .put(`/api/calls/${randomUUID()}`)
+      .send({
+        ...again,
+        phoneAt: later,
+        appliance: { ...again.appliance, id: randomUUID(), place: 'Counting Lane 3' },
+      })
+      .expect(204);
+    expect(await of('lid-switch')).toBe(0);
+    await put('entries', randomUUID(), {
+      ...entry(twice, 'put-right', { by: 'found' }),
+      phoneAt: later,
+    }).expect(204);
+    expect(await of('lid-switch')).toBe(1);
+    expect((await verify(server.db)).faults).toEqual([]);
+  });
+
+  it('says how long calls took by kind of unit, without the time nobody worked', async () => {
+    const call = await finished('Minute Lane 1', 'lid-switch');
+    const kinds = async () =>
+      (await request(app).get('/api/minutes').expect(200)).body as KindMinutes[];
+    const [washers] = await kinds();
+    expect(washers?.kind).toBe('top-load washer');
+    const at = (minute: number) => `2026-11-24T15:${String(minute).padStart(2, '0')}:00.000Z`;
+    for (const minute of [0, 20, 40])
+      await put('entries', randomUUID(), {
+        ...entry(call, 'put-right', { by: 'found' }),
+        phoneAt: at(minute),
+      }).expect(204);
+    const [longer] = await kinds();
+    const of = ({ calls = 0, minutes = 0 } = longer ?? {}) => calls * minutes;
+    // From three in the afternoon on, not from the morning.
+    expect(of(longer) - of(washers)).toBeCloseTo(40, 3);
   });
 });

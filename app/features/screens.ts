@@ -9,6 +9,7 @@ export { NewCallScreen } from './calls/NewCallScreen';
 export { DayScreen } from './day/DayScreen';
 export { DecideScreen } from './decide/DecideScreen';
 export { LedgerScreen } from './ledger/LedgerScreen';
+export { ChecksScreen } from './ledger/ChecksScreen';
 export { OrderScreen } from './ledger/OrderScreen';
 export { DiagramScreen } from './diagrams/DiagramScreen';
 export { DiagramsScreen } from './diagrams/DiagramsScreen';

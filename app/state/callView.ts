@@ -22,10 +22,11 @@ const withWaiting = (entries: Entry[], items: OutboxItem[], callId: string): Ent
   return [...entries, ...waiting];
 };
 
-/** The stage after some entries: what comes after a call was finished opens it again. */
+/** The stage after some entries: what comes after a call was finished opens it again, but for what it was in the end. */
 const stageAfter = (entries: Entry[], known: Stage): Stage =>
   entries.reduce<Stage>(
-    (_before, each) => (each.kind === 'stage' ? each.body.stage : 'open'),
+    (before, each) =>
+      each.kind === 'stage' ? each.body.stage : each.kind === 'put-right' ? before : 'open',
     known,
   );
 

@@ -18,6 +18,8 @@ export interface Settings {
   blind: boolean;
   /** A unit like the one that is worked on, and works, can be read beside it. */
   knownGood: boolean;
+  /** What the shop has found in such units counts for who is suspected. */
+  shopPriors: boolean;
   /** What options are reckoned with, and the sign of the money. */
   terms: ShopTerms;
   currency: string;
@@ -36,6 +38,7 @@ const initialState: Settings = {
   way: BESIDE_THE_OWNER,
   blind: false,
   knownGood: true,
+  shopPriors: true,
   terms: USUAL_TERMS,
   currency: '$',
   aboard: {},

@@ -5,7 +5,7 @@ import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/
 import type { ShopMeter } from '../../contract/meter';
 import type { PhotoSummary } from '../../contract/photo';
 import type { Problem } from '../../contract/problem';
-import type { SeenBefore } from '../../contract/seen';
+import type { KindMinutes, SeenBefore } from '../../contract/seen';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
 import type { CallReport } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
@@ -114,6 +114,8 @@ export const fetchPhoto = async (shop: ShopId, id: string): Promise<Blob> =>
   (await ask(shop, `/photos/${id}`)).blob();
 export const fetchSeen = (shop: ShopId, id: string): Promise<ApiAnswer<SeenBefore>> =>
   read(shop, `/calls/${id}/seen`);
+export const fetchMinutes = (shop: ShopId): Promise<ApiAnswer<KindMinutes[]>> =>
+  read(shop, '/minutes');
 export const fetchReport = (shop: ShopId, id: string): Promise<ApiAnswer<CallReport>> =>
   read(shop, `/calls/${id}/report`);
 /** A file that the server makes of a call. @param file its path below the call, such as `report.pdf?for=trade` */

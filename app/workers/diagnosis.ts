@@ -4,6 +4,7 @@ import type { Evidence, StatementEvidence } from '../../core/call/evidence';
 import type { Contradiction } from '../../core/inference/contradictions';
 import type { RepairStanding } from '../../core/plan/repair';
 import type { Moved, Says } from '../../core/inference/entryMeaning';
+import type { FoundCounts } from '../../core/inference/shopPriors';
 import type { Sayable, Tellable } from '../../core/inference/tellable';
 import type { SecondLook } from '../../core/inference/secondLook';
 import type { ReadAt, Shown } from '../../core/inference/shownUnder';
@@ -39,7 +40,15 @@ export type WorkerQuestion = { number: number } & AskedUnit &
     | { ask: 'stand'; at: ReadAt }
     /** How the last repair stands. */
     | { ask: 'repair'; entries: readonly Evidence[] }
-    | { ask: 'findings' | 'schools'; entries: readonly Evidence[]; way: WayOfWorking }
+    | {
+        ask: 'findings';
+        entries: readonly Evidence[];
+        way: WayOfWorking;
+        /** What the shop has found in such units, where that counts. */
+        found: FoundCounts | undefined;
+      }
+    /** Weighed as what was found last. */
+    | { ask: 'schools'; entries: readonly Evidence[]; way: WayOfWorking }
   );
 
 export interface ShownSuspect {

@@ -85,7 +85,11 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
   }
   if (question.ask === 'stand')
     return { number, kind: 'stand', showing: standing(diagram, question.at) };
-  if (question.ask === 'findings' && isFirst(question.entries, question.way)) {
+  if (
+    question.ask === 'findings' &&
+    !question.found &&
+    isFirst(question.entries, question.way)
+  ) {
     const findings = firstFindings(await firstAdviceFor(key, diagram), question.entries);
     if (findings) {
       lookAhead(question, findings);
@@ -96,6 +100,7 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
   if (question.ask === 'prepare' && (await firstAdviceFor(key, diagram)))
     await new Promise((on) => setTimeout(on, SOON_MS));
   const unit = await unitOf(key, diagram);
+  if (question.ask === 'findings') unit.countFound(question.found);
   let told = 0;
   const diagnosis = (): UnitDiagnosis =>
     unit.diagnosis((share) => {

@@ -1,5 +1,6 @@
 import { UseRuns } from '../../core/behaviour/useRuns';
 import type { Diagram } from '../../core/diagram/diagram';
+import type { FoundCounts } from '../../core/inference/shopPriors';
 import { unitHypotheses } from '../../core/inference/unitHypotheses';
 import { UnitPredictor } from '../../core/inference/unitPredictor';
 import { ORDINARY_METER } from '../../core/meter/meter';
@@ -12,12 +13,14 @@ export class Unit {
   readonly runs: UseRuns;
   private foretells: UnitPredictor | undefined;
   private made: UnitDiagnosis | undefined;
+  /** What the shop has found in such units, as the diagnosis was made with it. */
+  private found: FoundCounts | undefined;
   private warmed = 0;
 
   constructor(
     readonly diagram: Diagram,
     private readonly name: string | undefined,
-    private readonly kept: Prepared | undefined,
+    private kept: Prepared | undefined,
   ) {
     this.runs = new UseRuns(diagram, kept?.runs);
   }
@@ -42,13 +45,21 @@ export class Unit {
   /** @param progress hears how far it is, where nobody has prepared the unit before */
   diagnosis(progress: (share: number) => void = () => undefined): UnitDiagnosis {
     if (this.made) return this.made;
-    const { diagram, runs, kept } = this;
+    const { diagram, runs, kept, found } = this;
     const made = new UnitDiagnosis(diagram, ORDINARY_METER, kept ? undefined : progress, {
       runs,
       candidates: kept?.candidates,
+      found,
     });
-    if (!kept) void keepPreparation(this.name, made.prepared());
+    if (!kept) void keepPreparation(this.name, (this.kept = made.prepared()));
     return (this.made = made);
+  }
+
+  /** Counts what the shop has found from here on; made anew where that has changed. */
+  countFound(found: FoundCounts | undefined): void {
+    if (JSON.stringify(found) === JSON.stringify(this.found)) return;
+    this.found = found;
+    this.made = undefined;
   }
 
   /**

@@ -16,6 +16,7 @@ import { findSwitch, findTerminal, owners, partAt } from '../diagram/terminal';
 import { loopSuspect } from '../fault/place';
 import { METERS, type Meter } from '../meter/meter';
 import type { Result } from '../result';
+import { inCheck } from './checkFindings';
 import { lineNamed } from './ledgerLine';
 import { shownIn, type LogEntry, type ReadingRecord, type Records } from './record';
 
@@ -168,6 +169,7 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
         report('/part', `there is no part "${entry.body.part}"`);
       break;
     case 'found':
+    case 'put-right':
       if (entry.body.part !== undefined) suspected('/part', entry.body.part);
       break;
     case 'order': {
@@ -182,6 +184,9 @@ export function findingsInEntry(diagram: Diagram, entry: Said): Finding[] {
       });
       break;
     }
+    case 'checked':
+      inCheck(diagram, entry.body, report);
+      break;
     case 'decision': {
       const { part, along } = entry.body;
       if (part !== undefined) suspected('/part', part);

@@ -10,9 +10,11 @@ import type { Refusal } from './refusal';
 import type { TerminalRef } from '../diagram/diagram';
 import type { NewPart } from './candidate';
 import type { CauseLooked } from './cause';
+import type { Checked } from './closingCheck';
 import type { Decision, Found } from './decision';
 import type { Closing, Disturbance } from './ledgerLine';
 import type { OrderSeen } from './orderSeen';
+import type { PutRight } from './putRight';
 import type { ReadingPlace } from './reading';
 import type { WireMap } from './wireMap';
 
@@ -94,7 +96,9 @@ export interface Records {
   found: Found;
   order: OrderSeen;
   fit: NewPart;
+  checked: Checked;
   decision: Decision;
+  'put-right': PutRight;
 }
 
 /** A line of a call's log; lines are only ever added. */

@@ -7,7 +7,12 @@ import { sayLedgerLine } from './ledger';
 import { OPTION_WORDS } from './option';
 import { missingOf, sayRepairStanding } from './repair';
 import { nameOf, sayEvidence } from './unit';
-import { isRepair } from '../call/evidence';
+import { isRepair, type Evidence } from '../call/evidence';
+import type { LogEntry } from '../call/record';
+import type { Diagram } from '../diagram/diagram';
+import { checksDue } from '../plan/closingChecks';
+import { sayCheckDue } from './closingChecks';
+import { sayGrades } from './proofGrades';
 
 export const STEP_NAMES: Record<CourseStep, string> = {
   complaint: 'Complaint',
@@ -70,7 +75,13 @@ export function sayStep(call: KnownOfCall, { step, state }: StepStanding): strin
       const orders = ordersDue(diagram, entries, evidence).map((each) =>
         sayOrderDue(diagram, each),
       );
-      return [headline, ...missingOf(diagram, repair), ...orders];
+      return [
+        headline,
+        ...missingOf(diagram, repair),
+        ...orders,
+        ...sayGrades(diagram, entries, evidence, repair),
+        ...sayChecks(diagram, entries, evidence),
+      ];
     }
     case 'closed': {
       const lines = openLines(diagram, entries);
@@ -82,4 +93,21 @@ export function sayStep(call: KnownOfCall, { step, state }: StepStanding): strin
       return state === 'done' ? [] : ['Nothing is left open.'];
     }
   }
+}
+
+/** How many checks are open, then those that were not right or not done. */
+function sayChecks(
+  diagram: Diagram,
+  entries: readonly LogEntry[],
+  evidence: readonly Evidence[],
+): string[] {
+  const due = checksDue(diagram, entries, evidence);
+  const open = due.filter(({ said }) => !said).length;
+  const count = open === 1 ? '1 check' : `${open} checks`;
+  return [
+    ...(open ? [`${count} before it is handed back`] : []),
+    ...due
+      .filter(({ said }) => said && said.outcome !== 'right')
+      .map((each) => sayCheckDue(diagram, each)),
+  ];
 }

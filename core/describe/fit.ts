@@ -1,4 +1,8 @@
-import type { Fit, FitLine, FitPoint } from '../decide/fit';
+import type { NewPart } from '../call/candidate';
+import type { LogEntry } from '../call/record';
+import { fitAsAWhole, fitOf, type Fit, type FitLine, type FitPoint } from '../decide/fit';
+import type { Diagram } from '../diagram/diagram';
+import { nameOf } from './unit';
 
 const POINT_WORDS: Record<FitPoint, string> = {
   approval: 'The maker’s own, new',
@@ -28,3 +32,12 @@ export const FIT_WORDS: Record<Fit, string> = {
   'does-not': 'It does not fit',
   unknown: 'Not known yet whether it fits',
 };
+
+/** What was held against an old part, with every point that does not hold or is not known. */
+export function sayFit(diagram: Diagram, part: NewPart, entries: readonly LogEntry[]): string {
+  const lines = fitOf(diagram, part, entries);
+  const short = lines.filter(({ stands }) => stands !== 'holds').map(sayFitLine);
+  const name = `${nameOf(diagram, part.part)}, ${part.words}${part.used ? ', used' : ''}`;
+  const points = short.length ? ` (${short.join('; ')})` : `, ${lines.length} points held`;
+  return `${name}: ${FIT_WORDS[fitAsAWhole(lines)].toLowerCase()}${points}`;
+}

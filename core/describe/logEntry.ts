@@ -2,7 +2,9 @@ import type { Outcome } from '../behaviour/statement';
 import type { CauseOutcome } from '../call/cause';
 import type { LogEntry } from '../call/record';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
+import type { PutRight } from '../call/putRight';
 import { sayAcknowledged } from './acknowledged';
+import { nameCheck, sayChecked } from './closingChecks';
 import { DISTURBANCE_NAMES, nameLine, sayLineKey, sayPutBack } from './ledger';
 import { lineNamed } from '../call/ledgerLine';
 import { OPTION_WORDS } from './option';
@@ -16,6 +18,14 @@ export const CAUSE_WORDS: Record<CauseOutcome, string> = {
   found: 'found',
   'not-there': 'not there',
   refused: 'not looked for',
+};
+
+/** What a call was put right by. */
+export const PUT_RIGHT_WORDS: Record<PutRight['by'], string> = {
+  found: 'it was what was found',
+  other: 'it was something else',
+  nothing: 'nothing was wrong with it',
+  'not-known': 'not known yet',
 };
 
 /** What is said in an entry, before it has its id. */
@@ -92,6 +102,12 @@ export function sayLogEntry(diagram: Diagram | undefined, entry: Said): string {
       const { events, way } = entry.body;
       const order = events.map(({ part }) => named(part)).join(', then ');
       return `Order on ${way === 'opening' ? 'opening' : 'closing'}: ${order}`;
+    }
+    case 'checked':
+      return `Checked: ${diagram ? nameCheck(diagram, entry.body) : 'before it is handed back'}: ${sayChecked(entry.body)}`;
+    case 'put-right': {
+      const { by, part } = entry.body;
+      return `In the end: ${part === undefined ? PUT_RIGHT_WORDS[by] : named(part)}`;
     }
     case 'decision': {
       const { part, option } = entry.body;

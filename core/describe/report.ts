@@ -6,7 +6,7 @@ import { isRepair, type Evidence, type ReadingEvidence } from '../call/evidence'
 import { ledgerOf } from '../call/ledger';
 import { evidenceOf } from '../call/log';
 import type { LogEntry } from '../call/record';
-import { lastOf } from '../call/takenBack';
+import { lastOf, takenBack } from '../call/takenBack';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { switchPosition, type Setup } from '../diagram/setup';
 import { pairKey } from '../diagram/setupKey';
@@ -15,16 +15,19 @@ import { entryLikelihood, HEALTHY } from '../inference/entryLikelihood';
 import { asHypothesis, shownUnder } from '../inference/shownUnder';
 import { UnitPredictor } from '../inference/unitPredictor';
 import { ORDINARY_METER } from '../meter/meter';
+import { checksDue } from '../plan/closingChecks';
 import { ordersDue } from '../plan/eventOrder';
 import { repairStanding } from '../plan/repair';
-import { closingChecks } from './closingChecks';
+import { sayCheckDue } from './closingChecks';
 import { sayChance } from './chance';
-import { nameLine } from './ledger';
+import { sayFit } from './fit';
+import { nameLine, sayPutBack } from './ledger';
 import { CAUSE_WORDS } from './logEntry';
 import { OPTION_WORDS } from './option';
 import { sayOrderDue } from './eventOrder';
 import { sayPoint } from './point';
 import { sayPosition } from './position';
+import { sayGrades } from './proofGrades';
 import { missingOf, sayRepairStanding } from './repair';
 import { sayShownOn } from './shown';
 import { saySetup } from './test';
@@ -81,13 +84,18 @@ export interface CallReport {
     { option: string; along: string[]; choice: string | undefined; figures: Decision } | undefined;
   declined: string[];
   done: string[];
-  /** How the repair stands, and what is missing for it. */
-  proof: { headline: string; missing: string[] } | undefined;
+  /** What was held against the old part, and whether it fits. */
+  fit: string[];
+  /** How the repair stands, how far each switch was proved, and what is missing for it. */
+  proof: { headline: string; grades: string[]; missing: string[] } | undefined;
   /** What was seen to go right after the repair. */
   seenAfter: string[];
   /** What was left as it is, and why. */
   left: string[];
+  /** What was taken off, opened or put on, and is as it was again. */
+  putBack: string[];
   cautions: string[];
+  /** What was checked before it was handed back; what was not done is said. */
   checks: string[];
   /** What to do differently, from the causes that were found. */
   advice: string[];
@@ -108,6 +116,8 @@ export function reportOf({
   const runs = new UseRuns(diagram);
   const good = new UnitPredictor(diagram, ORDINARY_METER, [asHypothesis(diagram, runs, [])]);
   const repaired = evidence.findIndex(isRepair);
+  const gone = takenBack(entries);
+  const ledger = ledgerOf(diagram, entries);
   const before = repaired < 0 ? evidence : evidence.slice(0, repaired);
   const after = repaired < 0 ? [] : evidence.slice(repaired + 1);
   const found = lastOf(entries, 'found')?.body;
@@ -167,19 +177,28 @@ export function reportOf({
       }),
     proof: standing && {
       headline: sayRepairStanding(diagram, standing, evidence, true).headline,
+      grades: sayGrades(diagram, entries, evidence, standing),
       missing: missingOf(diagram, standing),
     },
+    fit: entries.flatMap(({ id, kind, body }) =>
+      kind === 'fit' && !gone.has(id) ? [sayFit(diagram, body, entries)] : [],
+    ),
     seenAfter: [
       ...said(after, 'statement'),
       ...ordersDue(diagram, entries, evidence).flatMap((each) =>
         each.verdict ? [sayOrderDue(diagram, each)] : [],
       ),
     ],
-    left: ledgerOf(diagram, entries).flatMap((line) =>
+    putBack: ledger.flatMap((line) =>
+      line.closed?.how === 'back' && line.what !== 'cause'
+        ? [`${nameLine(diagram, line)}: ${sayPutBack(line.what).toLowerCase()}`]
+        : [],
+    ),
+    left: ledger.flatMap((line) =>
       line.closed?.how === 'left' ? [`${nameLine(diagram, line)}: ${line.closed.words ?? ''}`] : [],
     ),
     cautions: diagram.cautions,
-    checks: closingChecks(diagram),
+    checks: checksDue(diagram, entries, evidence).map((each) => sayCheckDue(diagram, each)),
     advice: adviceOf(diagram, entries),
   };
 }

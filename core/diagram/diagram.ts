@@ -44,7 +44,17 @@ export interface Diagram {
 }
 
 export type Energy =
-  'gas' | 'microwaves' | 'water' | 'refrigerant' | 'stored-charge' | 'moving-air';
+  | 'gas'
+  | 'oil'
+  /** What it burns leaves by a flue or a vent. */
+  | 'flue'
+  | 'microwaves'
+  | 'water'
+  | 'refrigerant'
+  | 'stored-charge'
+  | 'moving-air'
+  /** The air that it warms or cools goes through ducts. */
+  | 'ducts';
 
 /** One use of the unit, as steps of `behaviour/step.ts`: "timer=heat,start=pressed". */
 export interface Use {

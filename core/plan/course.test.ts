@@ -2,6 +2,7 @@ import { builtIn } from '../../library/library';
 import { evidenceOf } from '../call/log';
 import type { LogEntry, Records } from '../call/record';
 import { sayStep } from '../describe/course';
+import { checksDue } from './closingChecks';
 import { courseOf, type KnownOfCall } from './course';
 import type { RepairStanding } from './repair';
 
@@ -63,9 +64,23 @@ describe('the course of a call', () => {
       'done done done done begun open',
     );
     expect(states(call(done, { kind: 'still-there', repairs, entry: 'e0' }))).toContain('wrong');
-    expect(states(call(done, { kind: 'proved', repairs }, 'done'))).toBe(
-      'done done done done done done',
-    );
+    const proved = { kind: 'proved' as const, repairs };
+    expect(states(call(done, proved, 'done'))).toBe('done done done done begun done');
+    // Every check is said: what was not done as well; one that was not right undoes the proof.
+    const { diagram, entries, evidence } = call(done);
+    const checked = (outcome: Records['checked']['outcome']): Line[] =>
+      checksDue(diagram, entries, evidence).map(({ check, of }) => [
+        'checked',
+        { check, ...(of !== undefined && { of }), outcome, words: 'by the way' },
+      ]);
+    for (const [outcome, state] of [
+      ['right', 'done'],
+      ['not-done', 'done'],
+      ['wrong', 'wrong'],
+    ] as const)
+      expect(states(call([...done, ...checked(outcome)], proved, 'done'))).toBe(
+        `done done done done ${state} done`,
+      );
   });
 
   it('waits for no repair where somebody else does it, and begins the end with what is left open', () => {

@@ -4,6 +4,7 @@ import { openLines } from '../call/ledger';
 import { lastOf } from '../call/takenBack';
 import type { LogEntry } from '../call/record';
 import type { Diagram } from '../diagram/diagram';
+import { checksDue, type CheckDue } from './closingChecks';
 import { ordersDue, type OrderDue } from './eventOrder';
 import type { RepairStanding } from './repair';
 
@@ -50,7 +51,10 @@ export function courseOf({
     found: found ? 'done' : evidence.length ? 'begun' : 'open',
     decided: decision ? 'done' : 'open',
     repaired: repaired ? 'done' : due ? 'open' : 'not-due',
-    proved: withOrders(proofState(repair, due), ordersDue(diagram, entries, evidence)),
+    proved: withChecks(
+      withOrders(proofState(repair, due), ordersDue(diagram, entries, evidence)),
+      checksDue(diagram, entries, evidence),
+    ),
     closed: stage === 'done' ? 'done' : openLines(diagram, entries).length ? 'begun' : 'open',
   };
   return COURSE.map((step) => ({ step, state: states[step] }));
@@ -64,6 +68,15 @@ function withOrders(
   if (state === 'wrong' || orders.some(({ verdict }) => verdict?.kind === 'wrong')) return 'wrong';
   const whole = orders.every(({ verdict }) => verdict?.kind === 'right');
   return state === 'done' && !whole ? 'begun' : state;
+}
+
+/** A check that was not right undoes a proof; one that nobody has spoken of keeps it open. What was not done is said, and on the report. */
+function withChecks(
+  state: StepStanding['state'],
+  checks: readonly CheckDue[],
+): StepStanding['state'] {
+  if (state === 'wrong' || checks.some(({ said }) => said?.outcome === 'wrong')) return 'wrong';
+  return state === 'done' && checks.some(({ said }) => !said) ? 'begun' : state;
 }
 
 function proofState(repair: RepairStanding | undefined, due: boolean): StepStanding['state'] {

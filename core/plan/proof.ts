@@ -33,7 +33,8 @@ export function byControl(diagram: Diagram, part: SwitchPart): boolean {
   return kind === 'hand' || kind === 'momentary';
 }
 
-const standsIn = (diagram: Diagram, part: SwitchPart): string =>
+/** Where a switch stands when nobody has touched anything. */
+export const standsIn = (diagram: Diagram, part: SwitchPart): string =>
   switchPosition(drawnSetup(diagram), part) ?? part.free;
 
 /**

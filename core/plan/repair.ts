@@ -14,7 +14,7 @@ import { pairKey } from '../diagram/setupKey';
 import { switches } from '../diagram/terminal';
 import { HEALTHY } from '../inference/entryLikelihood';
 import type { UnitPredictor } from '../inference/unitPredictor';
-import { proofOf } from './proof';
+import { proofOf, standsIn } from './proof';
 
 /** A moment of use in which the unit did wrong, and what is watched there. */
 export interface Run {
@@ -77,17 +77,26 @@ function isRight(
   return good === undefined || alike(good, outcome);
 }
 
-/** Readings that prove a repaired switch and were not taken since: every cell of one that protects. */
-function cellsToProve(
+/**
+ * Readings that prove a repaired switch and were not taken since: every cell of one that protects.
+ * @param moved counts only what was read with the switch moved so; by hand or by what moves it where nothing is said
+ */
+export function cellsToProve(
   diagram: Diagram,
   { part: id, act }: Repair,
   entries: readonly Evidence[],
+  moved?: 'finger' | 'actuator',
 ): ProofStep[] {
   const part = switches(diagram).find((each) => each.id === id);
   if (!part || act === 'reset' || act === 'put-back') return [];
   const since = entries
     .slice(sinceRepair(entries, id))
-    .filter((each): each is ReadingEvidence => each.kind === 'reading' && each.of === 'unit');
+    .filter((each): each is ReadingEvidence => each.kind === 'reading' && each.of === 'unit')
+    .filter(({ setup }) => {
+      if (moved === undefined || (moved === 'finger') === id in setup.byHand) return true;
+      // Nothing moves it to where it stands.
+      return moved === 'finger' && switchPosition(setup, part) === standsIn(diagram, part);
+    });
   return proofOf(diagram, part, part.safety ? 'full' : 'quick').filter(
     (step) =>
       step.shows.kind === 'cell' &&

@@ -8,6 +8,7 @@ import { contradictions, type Contradiction } from '../inference/contradictions'
 import { twinsOtherwise } from '../inference/knownGoodUnit';
 import { hypothesesWithPairs } from '../inference/pairsOfFaults';
 import type { SecondLook } from '../inference/secondLook';
+import { weighedByShop, type FoundCounts } from '../inference/shopPriors';
 import { unitHypotheses, wrongIn, type UnitHypothesis } from '../inference/unitHypotheses';
 import { UnitPredictor } from '../inference/unitPredictor';
 import type { Meter } from '../meter/meter';
@@ -61,6 +62,8 @@ export interface Prepared {
 interface Known {
   runs?: UseRuns | undefined;
   candidates?: KeptCandidates | undefined;
+  /** What the shop has found in such units, where that counts. */
+  found?: FoundCounts | undefined;
 }
 
 /** What a list of hypotheses foretells, beside that of every single fault. */
@@ -80,16 +83,17 @@ export class UnitDiagnosis {
 
   /**
    * @param progress hears the share of the preparing that is done, uses first and tests after
-   * @param known what is known of the unit already: its runs, and what `prepared` gave for the same diagram and meter
+   * @param known what is known of the unit already: its runs, what `prepared` gave for the same diagram and meter, what the shop has found
    */
   constructor(
     diagram: Diagram,
     meter: Meter,
     progress: (share: number) => void = () => undefined,
-    { runs = new UseRuns(diagram), candidates }: Known = {},
+    { runs = new UseRuns(diagram), candidates, found }: Known = {},
   ) {
     this.runs = runs;
-    const hypotheses = unitHypotheses(diagram, (share) => progress(USES * share), runs);
+    const all = unitHypotheses(diagram, (share) => progress(USES * share), runs);
+    const hypotheses = found ? weighedByShop(diagram, all, found) : all;
     this.planner = new UnitPlanner(
       new UnitPredictor(diagram, meter, hypotheses),
       (share) => progress(USES + (1 - USES) * share),

@@ -331,7 +331,7 @@ export const absorptionRefrigerator = unit({
     ),
     LOW_BATTERY,
   ],
-  energies: ['gas', 'refrigerant'],
+  energies: ['gas', 'flue', 'refrigerant'],
   cautions: [
     ...CAUTIONS.gas,
     'Two supplies: pull the 120 V cord and the 12 V fuse, and prove both dead.',

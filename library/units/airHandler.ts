@@ -217,7 +217,7 @@ export const airHandler = unit({
       { panel: 'blower-door' },
     ),
   ],
-  energies: ['moving-air', 'water', 'stored-charge'],
+  energies: ['moving-air', 'ducts', 'water', 'stored-charge'],
   cautions: [
     CAUTIONS.twoLegs,
     CAUTIONS.blower,

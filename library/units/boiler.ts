@@ -390,7 +390,7 @@ export const boiler = unit({
     ),
     look('relief', 'The relief valve weeps', ['pressure', 'level'], [0.5, 0.05], 0.5),
   ],
-  energies: ['gas', 'water'],
+  energies: ['gas', 'flue', 'water'],
   cautions: [
     ...CAUTIONS.gas,
     CAUTIONS.scald,

@@ -263,7 +263,7 @@ export const electricFurnace = unit({
       { panel: 'blower-door' },
     ),
   ],
-  energies: ['moving-air', 'stored-charge'],
+  energies: ['moving-air', 'ducts', 'stored-charge'],
   cautions: [
     CAUTIONS.twoLegs,
     'There may be more than one breaker: prove each heater dead by itself.',

@@ -630,7 +630,7 @@ export const gasFurnaceOf = ({ condensing }: FurnaceChoice): Diagram =>
       ),
       weakCapacitor('capacitor', 'blower-door'),
     ],
-    energies: ['gas', 'moving-air'],
+    energies: ['gas', 'flue', 'moving-air', 'ducts'],
     cautions: [
       'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
       CAUTIONS.blower,

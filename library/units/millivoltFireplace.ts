@@ -272,7 +272,7 @@ export function millivoltFireplaceOf({ control }: FireplaceChoice): Diagram {
         2,
       ),
     ],
-    energies: ['gas'],
+    energies: ['gas', 'flue'],
     cautions: [
       'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
       'Valve knob at ON, not PILOT; gas off, wait and smell low before it is lit again; leak-test what was touched.',

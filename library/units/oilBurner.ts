@@ -301,7 +301,7 @@ export const oilBurner = unit({
       0.5,
     ),
   ],
-  energies: ['stored-charge'],
+  energies: ['oil', 'flue', 'stored-charge'],
   cautions: [
     'Never press the button again and again: oil gathers in the chamber and goes off at once.',
     'Ten thousand volts at the ignition: power off, and proved dead, before it is swung open.',

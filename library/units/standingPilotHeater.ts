@@ -140,7 +140,7 @@ export const standingPilotHeater = unit({
       { panel: 'manifold' },
     ),
   ],
-  energies: ['gas', 'water'],
+  energies: ['gas', 'flue', 'water'],
   cautions: [
     'Gas off, wait, smell low, then relight by the plate; leak-test every joint that was touched.',
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',

@@ -347,7 +347,7 @@ export const trailerFurnace = unit({
       { feeds: true },
     ),
   ],
-  energies: ['gas', 'moving-air'],
+  energies: ['gas', 'flue', 'moving-air', 'ducts'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'The sail switch proves the air for the flame: it is never bridged, its arm never bent.',

@@ -239,7 +239,7 @@ export const trailerWaterHeater = unit({
     ),
     LOW_BATTERY,
   ],
-  energies: ['gas', 'water'],
+  energies: ['gas', 'flue', 'water'],
   cautions: [
     'Gas smell: operate nothing, leave, call from outside. Shut the gas off only on the way.',
     'Hot water scalds: let the tank cool before the cut-out is pressed, and find why it opened.',

@@ -1,9 +1,23 @@
-import { RETURN_DAYS, type SeenBefore, type SeenCall, type SeenPart } from '../../contract/seen';
+import {
+  RETURN_DAYS,
+  type KindMinutes,
+  type SeenBefore, type SeenCall,
+  type SeenPart,
+} from '../../contract/seen';
 import type { Queries } from './database';
 
 /** Calls that are told one by one. */
 const MOST_CALLS = 10;
 const MOST_PARTS = 12;
+
+/** Whether somebody had to come again within `RETURN_DAYS` for the unit of a call: same make, model and place. */
+export const cameBack = (call: string): string => `EXISTS (
+      SELECT FROM call later JOIN appliance again ON again.shop = later.shop AND again.id = later.appliance
+      WHERE later.shop = ${call}.shop AND later.id <> ${call}.id
+        AND later.at > ${call}.at AND later.at < ${call}.last_at + interval '${RETURN_DAYS} days'
+        AND lower(coalesce(later.corrected->>'make', again.make)) = lower(${call}.make)
+        AND lower(coalesce(later.corrected->>'model', again.model)) = lower(${call}.model)
+        AND lower(coalesce(later.corrected->>'place', again.place)) = lower(${call}.place))`;
 
 /** Calls of the shop with a verdict that were worked with the same diagram, or were of the same model; this one is left out. */
 const ALIKE = `
@@ -25,14 +39,7 @@ const ALIKE = `
     WHERE call.diagram_now = this.diagram_now
       OR lower(coalesce(call.corrected->>'model', appliance.model)) = this.model AND this.model <> 'unknown'
   ), told AS (
-    SELECT alike.*, EXISTS (
-      SELECT FROM call later JOIN appliance again ON again.shop = later.shop AND again.id = later.appliance
-      WHERE later.shop = alike.shop AND later.id <> alike.id
-        AND later.at > alike.at AND later.at < alike.last_at + interval '${RETURN_DAYS} days'
-        AND lower(coalesce(later.corrected->>'make', again.make)) = lower(alike.make)
-        AND lower(coalesce(later.corrected->>'model', again.model)) = lower(alike.model)
-        AND lower(coalesce(later.corrected->>'place', again.place)) = lower(alike.place)
-    ) AS came_back
+    SELECT alike.*, ${cameBack('alike')} AS came_back
     FROM alike
   )`;
 
@@ -54,4 +61,34 @@ export async function seenBefore(db: Queries, shop: string, call: string): Promi
     [shop, call],
   );
   return { calls: calls.rows, parts: parts.rows };
+}
+
+/** Finished calls that are looked at, the last ones. */
+const MOST_FINISHED = 300;
+/** Who enters nothing for longer than this is elsewhere meanwhile: from memory. */
+const AWAY_SECONDS = 1800;
+const MOST_KINDS = 8;
+
+/** Minutes that a shop's finished calls took in the mean, by kind of unit: between entries that follow each other, the most frequent first. */
+export async function minutesByKind(db: Queries, shop: string): Promise<KindMinutes[]> {
+  const { rows } = await db.query<KindMinutes>(
+    `WITH finished AS (
+       SELECT call.shop, call.id, diagram.body->>'kind' AS kind
+       FROM call JOIN diagram ON diagram.shop = call.shop AND diagram.id = call.diagram_now
+                             AND diagram.version = call.version_now
+       WHERE call.shop = $1 AND call.stage = 'done'
+       ORDER BY call.last_at DESC LIMIT ${MOST_FINISHED}
+     ), gaps AS (
+       SELECT finished.kind, finished.id, extract(epoch FROM entry.at - lag(entry.at) OVER (
+           PARTITION BY finished.id ORDER BY entry.at, entry.arrived)) AS seconds
+       FROM finished JOIN entry ON entry.shop = finished.shop AND entry.call = finished.id
+     ), worked AS (
+       SELECT kind, id, sum(seconds) FILTER (WHERE seconds < ${AWAY_SECONDS}) / 60 AS minutes
+       FROM gaps GROUP BY kind, id
+     )
+     SELECT kind, count(*)::integer AS calls, avg(minutes)::float8 AS minutes
+     FROM worked WHERE minutes > 0 GROUP BY kind ORDER BY count(*) DESC, kind LIMIT ${MOST_KINDS}`,
+    [shop],
+  );
+  return rows;
 }

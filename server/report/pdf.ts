@@ -79,13 +79,15 @@ class Sheet {
     this.branch(report);
     this.section('What made it fail', report.causes);
     this.decided(report);
+    if (trade) this.section('What was held against the old part', report.fit);
     this.section('What was done', report.done);
     this.proof(report);
+    this.section('What was checked', report.checks);
+    if (trade) this.section('What was put back', report.putBack);
     this.section('What was declined', report.declined);
     this.section('What stays as it is', report.left);
     this.section('What to do differently', report.advice);
     this.photos();
-    if (trade) this.section('Before it is handed back', report.checks);
     this.section('Mind', report.cautions);
     this.numbers();
   }
@@ -253,6 +255,7 @@ class Sheet {
       .fontSize(10.5)
       .fillColor(whole ? GOOD : INK)
       .text(proof.headline, { width: this.width });
+    for (const each of proof.grades) this.line(each);
     for (const each of seenAfter) this.line(`Seen: ${each}`);
     for (const each of proof.missing) this.line(`Not done: ${each}`);
   }

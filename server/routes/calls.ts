@@ -6,7 +6,8 @@ import { addCall, findCall, listCalls, readCursor, type CallsWanted } from '../d
 import type { Database } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { listEntries } from '../db/entries';
-import { seenBefore } from '../db/seen';
+import { minutesByKind, seenBefore } from '../db/seen';
+import { countFound } from '../db/found';
 import { refuseOther } from '../conflict';
 import { onlyJson, skewOf, uuidOf, valid } from '../input';
 import { shopOf } from '../shop';
@@ -25,12 +26,19 @@ export function callRoutes(db: Database): Router {
     if (!call) throw notFound('such call');
     const diagram = await findDiagram(db, shop, call.diagramId, call.diagramVersion);
     if (!diagram) throw new Error(`call ${call.id} names a diagram version that is not stored`);
-    const detail: CallDetail = { ...call, diagram, entries: await listEntries(db, shop, call.id) };
+    const entries = await listEntries(db, shop, call.id);
+    const foundBefore = await countFound(db, shop, call);
+    const any = Object.keys(foundBefore).length > 0;
+    const detail: CallDetail = { ...call, diagram, entries, ...(any && { foundBefore }) };
     response.json(detail);
   });
 
   router.get('/calls/:id/seen', async (request, response) => {
     response.json(await seenBefore(db, shopOf(response), uuidOf(request.params.id)));
+  });
+
+  router.get('/minutes', async (_request, response) => {
+    response.json(await minutesByKind(db, shopOf(response)));
   });
 
   router.put('/calls/:id', onlyJson, async (request, response) => {

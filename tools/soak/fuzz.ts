@@ -163,6 +163,8 @@ function soundBodies(calls: readonly string[]): ((pick: Pick1) => [string, objec
         expected: { customer: 120, shop: 40 },
         declined: ['x'],
       },
+      checked: { check: 'safety', of: 'lid-switch', outcome: 'right', grade: 'finger' },
+      'put-right': { by: 'other', part: 'drive', name: 'Motor drive' },
       doubt: { names: randomUUID(), reason: 'not sure' },
       diagram: { version: 1, reason: 'x' },
     };

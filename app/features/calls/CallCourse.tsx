@@ -6,6 +6,7 @@ import { openLines } from '../../../core/call/ledger';
 import { evidenceOf } from '../../../core/call/log';
 import { sayLedgerLine, sayNotFinished } from '../../../core/describe/ledger';
 import { sayStep, STEP_NAMES, STEP_STATES } from '../../../core/describe/course';
+import { checksDue } from '../../../core/plan/closingChecks';
 import { orderedActuators } from '../../../core/plan/eventOrder';
 import { courseOf, type CourseStep, type StepStanding } from '../../../core/plan/course';
 import { diagramKey } from '../../state/diagrams';
@@ -53,6 +54,10 @@ export function CallCourse({ call }: { call: CallDetail }) {
   const repair = useRepair(diagramKey(call.diagramId, call.diagramVersion), diagram, evidence);
   const whole = { diagram, entries, evidence, stage, repair };
   const lines = openLines(diagram, entries);
+  // Once it is read and seen to run, checks are what is left of its proof.
+  const onlyChecks = repair?.kind === 'proved';
+  const checks = checksDue(diagram, entries, evidence);
+  const unsaid = checks.filter(({ said }) => !said).length;
   const finish = (): void => {
     if (lines.length) return setRefused(true);
     setRefused(false);
@@ -66,7 +71,7 @@ export function CallCourse({ call }: { call: CallDetail }) {
         return (
           <RowLink
             key={step}
-            href={`/call/${call.id}/${WHERE[step]}`}
+            href={`/call/${call.id}/${step === 'proved' && onlyChecks ? 'checks' : WHERE[step]}`}
             name={`${STEP_NAMES[step]}: ${STEP_STATES[state]}`}
             testID={step === 'found' ? 'work' : `step-${step}`}
           >
@@ -108,6 +113,14 @@ export function CallCourse({ call }: { call: CallDetail }) {
           label="Order of the door’s contacts"
           testID="to-order"
           onPress={() => router.navigate(`/call/${call.id}/order`)}
+        />
+      )}
+      {checks.length > 0 && (
+        <Button
+          icon="check-square"
+          label={`Before it is handed back${unsaid ? `: ${unsaid} to check` : ''}`}
+          testID="to-checks"
+          onPress={() => router.navigate(`/call/${call.id}/checks`)}
         />
       )}
       <Button

@@ -27,8 +27,10 @@ import { CorrectCall } from './CorrectCall';
 import { CallCourse } from './CallCourse';
 import { FiguresLinks } from './FiguresLinks';
 import { PhotosCard } from './PhotosCard';
+import { PutRightCard } from './PutRightCard';
 import { RepairCard } from './RepairCard';
 import { SeenBeforeCard } from './SeenBeforeCard';
+import { ShopSharesCard } from './ShopSharesCard';
 import { switchStanding } from './switchStanding';
 
 /** One call as a whole: the unit, its complaint, how far it has come, and how each switch stands. */
@@ -90,9 +92,11 @@ function Opened({ call }: { call: CallDetail }) {
         />
       )}
       <CallCourse call={call} />
+      <PutRightCard call={call} />
       <RepairCard call={call} />
       <PhotosCard call={call} />
       <SeenBeforeCard callId={call.id} />
+      <ShopSharesCard call={call} />
       <Type weight="heavy" role="heading" aria-level={2}>
         Prove a switch at once
       </Type>

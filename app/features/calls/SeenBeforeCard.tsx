@@ -1,18 +1,12 @@
 import { useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { BarChart } from 'react-native-chart-kit';
 import { RETURN_DAYS, type SeenBefore } from '../../../contract/seen';
 import { useAppSelector } from '../../state/hooks';
 import { fetchSeen } from '../../sync/api';
+import { Bars } from '../../ui/Bars';
 import { Card } from '../../ui/Card';
 import { RowLink } from '../../ui/RowLink';
 import { sayWhen } from '../../ui/sayTime';
 import { Type } from '../../ui/Type';
-import { face, space, useTheme } from '../../theme/theme';
-
-/** Bars that a phone has room for. */
-const MOST_BARS = 4;
-const HEIGHT = 180;
 
 /** What the shop has found in units like this one; nothing where it has not found anything yet. */
 export function SeenBeforeCard({ callId }: { callId: string }) {
@@ -46,7 +40,7 @@ export function SeenBeforeCard({ callId }: { callId: string }) {
           {cameBack ? `, ${cameBack} came back within ${RETURN_DAYS} days` : ''}
         </Type>
       ))}
-      {parts.length > 1 && <Bars parts={parts.slice(0, MOST_BARS)} />}
+      {parts.length > 1 && <Bars bars={parts.map(({ name, calls: value }) => ({ name, value }))} />}
       {calls.slice(0, 3).map(({ id, complaint, place, found, lastAt }) => (
         <RowLink
           key={id}
@@ -66,46 +60,3 @@ export function SeenBeforeCard({ callId }: { callId: string }) {
     </Card>
   );
 }
-
-function Bars({ parts }: { parts: SeenBefore['parts'] }) {
-  const palette = useTheme();
-  const [width, setWidth] = useState(0);
-  return (
-    <View
-      role="img"
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      accessibilityLabel={`Chart: ${parts.map(({ name, calls }) => `${name} ${calls}`).join('; ')}`}
-      style={styles.bars}
-    >
-      {width > 0 && (
-        <BarChart
-          data={{
-            labels: parts.map(({ name }) => name.slice(0, 12)),
-            datasets: [{ data: parts.map(({ calls }) => calls) }],
-          }}
-          width={width}
-          height={HEIGHT}
-          fromZero
-          yAxisLabel=""
-          yAxisSuffix=""
-          segments={Math.min(4, Math.max(...parts.map(({ calls }) => calls)))}
-          withInnerLines={false}
-          chartConfig={{
-            backgroundGradientFrom: palette.card,
-            backgroundGradientTo: palette.card,
-            fillShadowGradientFrom: palette.act,
-            fillShadowGradientTo: palette.act,
-            fillShadowGradientFromOpacity: 1,
-            fillShadowGradientToOpacity: 1,
-            decimalPlaces: 0,
-            color: () => palette.act,
-            labelColor: () => palette.ink,
-            propsForLabels: { fontFamily: face.text, fontSize: 14 },
-          }}
-        />
-      )}
-    </View>
-  );
-}
-
-const styles = StyleSheet.create({ bars: { paddingTop: space.s } });

@@ -13,6 +13,7 @@ import { RowLink } from '../../ui/RowLink';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { KindMinutesCard } from './KindMinutesCard';
 import { useDayPlan, type DayPlan, type PlannedCall } from './useDayPlan';
 
 /** The day: its calls by place with what they are expected to take, and the parts that go on the truck. */
@@ -43,6 +44,7 @@ export function DayScreen() {
           </>
         )}
         <Aboard />
+        <KindMinutesCard />
       </ScrollView>
     </Screen>
   );

@@ -50,7 +50,7 @@ export function useDayPlan(): DayPlan {
   const dispatch = useAppDispatch();
   const store = useAppStore();
   const list = useAppSelector((state) => state.calls.listState);
-  const way = useAppSelector((state) => state.settings.way);
+  const { way, shopPriors } = useAppSelector((state) => state.settings);
   const all = useAppSelector(selectCalls);
   const open = useMemo(
     () =>
@@ -77,7 +77,7 @@ export function useDayPlan(): DayPlan {
         const call = selectCall(store.getState(), id);
         if (!wanted) return;
         if (!call) continue;
-        const done = await expect(call, way).catch(() => undefined);
+        const done = await expect(call, way, shopPriors).catch(() => undefined);
         if (!wanted) return;
         if (done) setWorked((before) => ({ ...before, [id]: done }));
       }
@@ -86,7 +86,7 @@ export function useDayPlan(): DayPlan {
     return () => {
       wanted = false;
     };
-  }, [dispatch, store, way, calls]);
+  }, [dispatch, store, way, shopPriors, calls]);
   const items = new Map(
     calls.flatMap(({ id }) => (worked[id]?.items ?? []).map((each) => [each.key, each] as const)),
   );
@@ -104,7 +104,11 @@ export function useDayPlan(): DayPlan {
 }
 
 /** What is expected of one call: by its verdict, where one was taken over, else by what the worker makes of its log. */
-async function expect(call: CallDetail, way: WayOfWorking): Promise<Worked> {
+async function expect(
+  call: CallDetail,
+  way: WayOfWorking,
+  shopPriors: boolean,
+): Promise<Worked> {
   const { diagram, diagramId, entries } = call;
   const { evidence } = evidenceOf(diagram, entries);
   const found = lastOf(entries, 'found')?.body;
@@ -116,6 +120,7 @@ async function expect(call: CallDetail, way: WayOfWorking): Promise<Worked> {
         diagram,
         entries: evidence,
         way: { ...way, refusals: refusalsOf(entries) },
+        found: shopPriors ? call.foundBefore : undefined,
       });
   const findings = answer?.kind === 'findings' ? answer.findings : undefined;
   const suspects = found

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
-import { closingChecks } from '../../../core/describe/closingChecks';
 import { missingOf, sayRepairStanding } from '../../../core/describe/repair';
 import { nameOf } from '../../../core/describe/unit';
+import { checksDue } from '../../../core/plan/closingChecks';
 import { Card } from '../../ui/Card';
 import { RowLink } from '../../ui/RowLink';
 import { Type } from '../../ui/Type';
@@ -15,6 +15,8 @@ export function RepairStandingCard({ work }: { work: Work }) {
   const sure = work.findings?.verdict.kind === 'repaired';
   const { headline, means } = sayRepairStanding(diagram, repair, work.evidence, sure);
   const missing = missingOf(diagram, repair);
+  const checks = checksDue(diagram, work.call.entries, work.evidence);
+  const open = checks.filter(({ said }) => !said).length;
   const tone = { proved: 'good', 'half-proved': 'warn', 'still-there': 'bad' } as const;
   const now = repair.kind === 'proved' && !sure ? 'warn' : tone[repair.kind];
   return (
@@ -43,13 +45,17 @@ export function RepairStandingCard({ work }: { work: Work }) {
             <Type weight="strong">Prove {nameOf(diagram, part)} on its own page</Type>
           </RowLink>
         ))}
-      {repair.kind === 'proved' && sure && (
-        <View testID="closing-checks">
+      {checks.length > 0 && repair.kind !== 'still-there' && (
+        <RowLink
+          href={`/call/${work.call.id}/checks`}
+          name="Check it off before it is handed back"
+          testID="to-checks"
+        >
           <Type weight="strong">Before it is handed back</Type>
-          {closingChecks(diagram).map((each) => (
-            <Type key={each}>· {each}</Type>
-          ))}
-        </View>
+          <Type size="small" tone="soft">
+            {open ? `${open} of ${checks.length} checks to be said` : 'Every check is said'}
+          </Type>
+        </RowLink>
       )}
     </Card>
   );

@@ -10,11 +10,18 @@ export function Suspects({ work }: { work: Work }) {
   const palette = useTheme();
   const { diagram } = work.call;
   const suspects = work.findings?.suspects ?? [];
+  const counted = Object.values(work.foundBefore ?? {}).reduce((sum, calls) => sum + calls, 0);
   return (
     <Card testID="suspects">
       <Type weight="heavy" role="heading" aria-level={2}>
         Suspects
       </Type>
+      {counted > 0 && (
+        <Type size="small" tone="soft" testID="counts-found">
+          With what your shop found in {counted} finished {counted === 1 ? 'call' : 'calls'} on such
+          units.
+        </Type>
+      )}
       {work.findings?.pairs && (
         <Type size="small" weight="strong" tone="warn" testID="pairs">
           No single fault explains all this. Two together do better.

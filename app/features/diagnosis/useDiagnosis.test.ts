@@ -30,7 +30,7 @@ it('says what the last entry means before it says what comes next, and never of 
   const first = [look('one')];
   const second = [...first, look('two')];
   const { result, rerender } = renderHook(
-    ({ entries }: { entries: Evidence[] }) => useDiagnosis(unit, entries, USUAL_WAY),
+    ({ entries }: { entries: Evidence[] }) => useDiagnosis(unit, entries, USUAL_WAY, undefined),
     { initialProps: { entries: first } },
   );
   expect(result.current).toMatchObject({ meaning: undefined, thinking: true });

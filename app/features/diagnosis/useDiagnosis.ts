@@ -1,6 +1,7 @@
 import { useCallback, useLayoutEffect, useState } from 'react';
 import type { Evidence } from '../../../core/call/evidence';
 import type { Diagram } from '../../../core/diagram/diagram';
+import type { FoundCounts } from '../../../core/inference/shopPriors';
 import type { WayOfWorking } from '../../../core/plan/wayOfWorking';
 import {
   askWorker,
@@ -31,11 +32,15 @@ export function useDiagnosis(
   unit: { key: string; diagram: Diagram } | undefined,
   evidence: readonly Evidence[],
   way: WayOfWorking,
+  found: FoundCounts | undefined,
 ): Diagnosis {
   const [findings, setFindings] = useState<ShownFindings>();
   const [ahead, setAhead] = useState<{ of: readonly Evidence[]; meaning: ShownMeaning }>();
-  const [answered, setAnswered] = useState<readonly Evidence[]>();
-  const [answeredWay, setAnsweredWay] = useState<WayOfWorking>();
+  const [answered, setAnswered] = useState<{
+    evidence: readonly Evidence[];
+    way: WayOfWorking;
+    found: FoundCounts | undefined;
+  }>();
   const [progress, setProgress] = useState<number>();
   const [ended, setEnded] = useState<Error>();
   const [tries, setTries] = useState(0);
@@ -45,7 +50,7 @@ export function useDiagnosis(
   useLayoutEffect(() => {
     if (!diagram || !key) return;
     let wanted = true;
-    askWorker({ ask: 'findings', key, diagram, entries: evidence, way }, (said) => {
+    askWorker({ ask: 'findings', key, diagram, entries: evidence, way, found }, (said) => {
       if (!wanted) return;
       if (said.kind === 'progress') setProgress(said.share);
       else setAhead({ of: evidence, meaning: said.meaning });
@@ -54,8 +59,7 @@ export function useDiagnosis(
         if (!wanted || answer.kind !== 'findings') return;
         setProgress(undefined);
         setFindings(answer.findings);
-        setAnswered(evidence);
-        setAnsweredWay(way);
+        setAnswered({ evidence, way, found });
         setEnded(undefined);
       },
       (error: Error) => {
@@ -67,15 +71,21 @@ export function useDiagnosis(
     return () => {
       wanted = false;
     };
-  }, [diagram, key, evidence, way, tries]);
+  }, [diagram, key, evidence, way, found, tries]);
   const again = useCallback(() => {
     setEnded(undefined);
     setTries((before) => before + 1);
   }, []);
   return {
     findings,
-    meaning: answered === evidence ? findings : ahead?.of === evidence ? ahead.meaning : undefined,
-    thinking: answered !== evidence || answeredWay !== way,
+    meaning:
+      answered?.evidence === evidence
+        ? findings
+        : ahead?.of === evidence
+          ? ahead.meaning
+          : undefined,
+    thinking:
+      answered?.evidence !== evidence || answered.way !== way || answered.found !== found,
     progress,
     stopped: ended instanceof Stopped,
     failed: ended && !(ended instanceof Stopped) ? ended.message : undefined,

@@ -16,6 +16,7 @@ import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
 import type { Meter } from '../../../core/meter/meter';
 import type { TerminalRef } from '../../../core/diagram/diagram';
+import type { FoundCounts } from '../../../core/inference/shopPriors';
 import { Minutes } from '../../../core/plan/minutes';
 import { toolKey } from '../../../core/plan/tools';
 import { reasonsFor, refusalOf } from '../../../core/plan/refused';
@@ -51,6 +52,8 @@ export interface Work extends Diagnosis {
   /** What the worker knows the unit by. */
   key: string;
   evidence: readonly Evidence[];
+  /** What the shop has found in such units, where it counts. */
+  foundBefore: FoundCounts | undefined;
   /** Entries that cannot be used with the diagram as it is. */
   setAside: readonly SetAside[];
   meter: Meter;
@@ -126,7 +129,7 @@ export function useWork(callId: string): WorkOpening {
   const log = useLog(callId);
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
-  const { way, blind, knownGood } = useAppSelector((root) => root.settings);
+  const { way, blind, knownGood, shopPriors } = useAppSelector((root) => root.settings);
 
   useEffect(() => {
     void dispatch(loadCall(callId));
@@ -163,7 +166,13 @@ export function useWork(callId: string): WorkOpening {
     [way, refusals, left],
   );
   const minutes = useMemo(() => diagram && new Minutes(diagram), [diagram]);
-  const diagnosis = useDiagnosis(unit, evidence, allowed);
+  // The same counts in another answer of the server are no news.
+  const counted = JSON.stringify(shopPriors ? call?.foundBefore : undefined);
+  const foundBefore = useMemo(
+    () => (counted === undefined ? undefined : (JSON.parse(counted) as FoundCounts)),
+    [counted],
+  );
+  const diagnosis = useDiagnosis(unit, evidence, allowed, foundBefore);
   if (!call || !unit || !minutes) return { state: loading === 'ready' ? 'failed' : loading };
 
   const read: Work['read'] = (test, said, { of, range, instead }) => {
@@ -204,6 +213,7 @@ export function useWork(callId: string): WorkOpening {
       call,
       key: unit.key,
       evidence,
+      foundBefore,
       setAside: known.setAside,
       meter,
       safe: acknowledged.safe,

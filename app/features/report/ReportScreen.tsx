@@ -77,17 +77,21 @@ function Lines({ of }: { of: CallReport }) {
           ]}
         />
       )}
+      <Section title="What was held against the old part" lines={of.fit} />
       <Section title="What was done" lines={of.done} />
       {proof && (
         <Section
           title="What was proved"
           lines={[
             proof.headline,
+            ...proof.grades,
             ...of.seenAfter.map((each) => `Seen: ${each}`),
             ...proof.missing.map((each) => `Not done: ${each}`),
           ]}
         />
       )}
+      <Section title="What was checked" lines={of.checks} />
+      <Section title="What was put back" lines={of.putBack} />
       <Section title="What was declined" lines={of.declined} />
       <Section title="What stays as it is" lines={of.left} />
       <Section title="What to do differently" lines={of.advice} />
