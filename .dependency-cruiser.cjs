@@ -62,16 +62,28 @@ module.exports = {
     appOnly('state', ['sync']),
     appOnly('theme', ['state']),
     appOnly('ui', ['theme', 'state', 'sync', 'search']),
-    ...['calculators', 'day', 'diagrams', 'safety', 'ledger'].map((feature) =>
+    ...['calculators', 'day', 'diagrams', 'photos', 'safety'].map((feature) =>
       appOnly(`features/${feature}`, BELOW_FEATURES),
     ),
+    // What is put back is compared with its photo.
+    appOnly('features/ledger', [...BELOW_FEATURES, 'features/photos']),
     // A call is begun beside the drawing of its unit.
-    appOnly('features/calls', [...BELOW_FEATURES, 'features/diagrams', 'features/ledger']),
+    appOnly('features/calls', [
+      ...BELOW_FEATURES,
+      'features/diagrams',
+      'features/ledger',
+      'features/photos',
+    ]),
     // What is decided asks for the cause, which the ledger keeps.
-    appOnly('features/decide', [...BELOW_FEATURES, 'features/ledger']),
+    appOnly('features/decide', [...BELOW_FEATURES, 'features/ledger', 'features/photos']),
     appOnly('features/report', [...BELOW_FEATURES, 'features/ledger']),
     // Diagnosing a unit shows its drawing and the tables of its switches.
-    appOnly('features/switchProof', [...BELOW_FEATURES, 'features/safety', 'features/ledger']),
+    appOnly('features/switchProof', [
+      ...BELOW_FEATURES,
+      'features/safety',
+      'features/ledger',
+      'features/photos',
+    ]),
     appOnly('features/diagnosis', [
       ...BELOW_FEATURES,
       'features/safety',

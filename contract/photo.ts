@@ -1,5 +1,5 @@
 import 'reflect-metadata/lite';
-import { IsNotEmpty, IsString, IsUUID, Matches, MaxLength } from 'class-validator';
+import { IsNotEmpty, IsOptional, IsString, IsUUID, Matches, MaxLength } from 'class-validator';
 import { MOST_PHOTO_BYTES } from './limits';
 import { IsMoment } from './moment';
 
@@ -16,6 +16,18 @@ export class NewPhotoDto {
   @MaxLength(160)
   shows!: string;
 
+  /** A part, a terminal or a supply of its diagram, or the plate. */
+  @IsOptional()
+  @IsNotEmpty()
+  @IsString()
+  @MaxLength(160)
+  of?: string;
+
+  /** The photo that this is, with arrows and words put on it. */
+  @IsOptional()
+  @IsUUID()
+  drawnFrom?: string;
+
   @IsString()
   @MaxLength(Math.ceil(MOST_PHOTO_BYTES / 3) * 4)
   @Matches(BASE64, { message: 'must be a JPEG in base64' })
@@ -30,6 +42,8 @@ export class NewPhotoDto {
 export interface PhotoSummary {
   id: string;
   shows: string;
+  of: string | null;
+  drawnFrom: string | null;
   phoneAt: string;
 }
 

@@ -4,3 +4,4 @@ export { readTableCsv, writeTableCsv } from './contactTableCsv';
 export { CorrectionBody } from './entries/correction';
 export { MeterDto } from './meter';
 export { readDto } from './readDto';
+export { readRecordingCsv } from './recordingCsv';

@@ -3,13 +3,18 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { By, until } from 'selenium-webdriver';
 import type { CallDetail } from '../contract/call';
 import type { Records } from '../core/call/record';
 import { isJpeg, saysWhereTaken, type PhotoSummary } from '../contract/photo';
+import { evidenceOf } from '../core/call/log';
 import { drawnSetup } from '../core/diagram/setup';
+import { ORDINARY_METER } from '../core/meter/meter';
+import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
 import { LID_READING } from '../core/simulate/lidReading';
 import { builtIn } from '../library/library';
 import { Browser, PHONE, SERVER_AWAY } from './browser';
+import { FaultyUnit, thumb, WATCH_STALLS } from './faultyUnit';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(180_000);
@@ -193,6 +198,58 @@ describe('after the verdict', () => {
     await page.says('step-closed', /Nothing is left open/);
   });
 
+  it('leads on to the second fault when a repair did not help', async () => {
+    const burner = builtIn('coil-burner');
+    if (!burner) throw new Error('no burner');
+    const off = { steps: 'knob=high,wait=60', subject: 'coil', outcome: 'off' } as const;
+    const coil = (): Line => [
+      'reading',
+      {
+        part: 'coil',
+        from: 'coil.a',
+        to: 'coil.b',
+        function: 'ohm',
+        setup: { ...drawnSetup(burner), lifted: ['coil.a'] },
+        said: 'OL',
+        meter: 'ordinary-auto',
+        leadOhms: 0.1,
+        wiggle: false,
+        lookedAgain: false,
+        supersedes: [],
+      },
+    ];
+    const call = await callWith('coil-burner', 'Burner stays cold', [
+      ['statement', { source: 'seen', ...off }],
+      coil(),
+      coil(),
+      ['found', { part: 'coil', mode: 'open', says: 'open', chance: 0.98, by: 'unit' }],
+      ['decision', { part: 'coil', option: 'replace', along: [], declined: [] }],
+      ['act', { part: 'coil', act: 'replace' }],
+    ]);
+    await page.driver.get(`${yarrix.address}/call/${call}/work`);
+    await page.says('repair-standing', /Half proved/);
+    for (const id of ['tell-more', 'source-seen', `moment-${off.steps}`, `subject-${off.subject}`])
+      await page.press(id);
+    await page.driver.executeScript(WATCH_STALLS);
+    await page.press('outcome-off');
+    await page.says('repair-standing', /Still there: look elsewhere/);
+    await page.gone('waiting');
+    // The new element is good; the switch never fed it, as the next readings show.
+    const unit = new FaultyUnit(
+      'coil-burner',
+      'infinite.L1-H1:stuck-open',
+      new UnitDiagnosis(burner, ORDINARY_METER),
+    );
+    const { diagram, entries } = await detail(call);
+    unit.evidence.push(...evidenceOf(diagram, entries).evidence);
+    await unit.work(page, thumb(page));
+    await page.says('unit-verdict', /Infinite switch/);
+    await page.press('decide-unit');
+    await page.driver.get(`${yarrix.address}/call/${call}`);
+    await page.says('work', /Infinite switch[^]*stuck open/);
+    await page.says('state-proved', /look elsewhere/);
+  });
+
   it('sees the order of the interlocks, right and the wrong way round', async () => {
     const call = await callWith('over-range-oven', 'Fuse blows when the door is opened', [
       ['act', { part: 'monitor', act: 'replace' }],
@@ -210,6 +267,29 @@ describe('after the verdict', () => {
     await page.press('back');
     await page.says('state-proved', /look elsewhere/);
     await page.press('to-order');
+    // Two channels at a time, by the stand-in for a recorder: the wrong way round, then what is missing.
+    const folder = mkdtempSync(join(tmpdir(), 'yarrix-recording-'));
+    const read = async (csv: string): Promise<void> => {
+      const file = join(folder, 'recording.csv');
+      writeFileSync(file, csv);
+      await (await page.find('recording-file')).sendKeys(file);
+    };
+    const recorded = (...choices: string[]): string =>
+      execFileSync('./yarrix', ['record', 'over-range-oven', 'door', 'opening', ...choices], {
+        encoding: 'utf8',
+      });
+    await read('seconds,A,B\n0,1,OL\n1,x,OL\n2,OL,1');
+    await page.says('recording-says', /line 3, column 2.*no reading in ohms/);
+    await read(recorded('--part', 'primary,monitor', '--wrong'));
+    await page.says('recording-says', /Monitor switch, then Primary.*Record the others/);
+    await page.driver.navigate().refresh();
+    await read(recorded('--part', 'primary,sense').replace('primary NO', 'A'));
+    await page.press('channel-0-primary');
+    await page.says('recording-says', /Record the others/);
+    await read(recorded('--part', 'sense,monitor'));
+    await page.says('order-says', /In the order that protects/);
+    await page.press('order-again');
+    rmSync(folder, { recursive: true });
     for (const way of ['opening', 'closing'] as const) {
       await page.press(`way-${way}`);
       for (const part of way === 'opening'
@@ -222,6 +302,65 @@ describe('after the verdict', () => {
     await page.press('back');
     await page.says('step-proved', /Opening the door: In the order that protects/);
     await page.says('step-proved', /Closing the door: In the order that protects/);
+  });
+
+  it('asks before an oven is handed back, takes no leakage over the limit, and reports what was not done', async () => {
+    const call = await callWith('over-range-oven', 'Does not heat', [
+      ['act', { part: 'primary', act: 'replace' }],
+    ]);
+    await page.driver.get(`${yarrix.address}/call/${call}`);
+    await page.says('to-checks', /: \d+ to check/);
+    await page.press('to-checks');
+    await page.press('right-safety-primary');
+    await page.says('fault-safety-primary', /how it was tried/);
+    await page.press('grade-safety-primary-finger');
+    await page.press('right-safety-primary');
+    await page.says('check-safety-primary', /Right, by finger/);
+    await page.press('right-leakage');
+    await page.says('fault-leakage', /what was read/);
+    await page.fill('figure-leakage', '7');
+    await page.press('right-leakage');
+    await page.says('fault-leakage', /at most 5 mW/);
+    await page.press('wrong-leakage');
+    await page.says('checks-say', /do not hand it back/);
+    await page.press('check-again-leakage');
+    await page.fill('figure-leakage', '0.4');
+    await page.press('right-leakage');
+    await page.says('check-leakage', /Right, 0.4 mW/);
+    await page.press('leave-corner-door');
+    await page.fill('not-done-corner-door-words', 'door glass is cracked');
+    await page.press('not-done-corner-door-keep');
+    await page.press('back');
+    await page.says('step-proved', /Primary door switch: proved by finger; not by what moves it/);
+    await page.says('step-proved', /pulled by its corner: not done: door glass is cracked/);
+    await page.gone('waiting');
+    const text = await reportText(call);
+    expect(text).toMatch(/Microwave leakage: right, 0\.4 mW\/cm²/);
+    expect(text).toMatch(/pulled by its corner: not done: door glass is cracked/);
+    expect(text).toMatch(/Whole run: not said yet/);
+  });
+
+  it('asks what it was in the end, and counts that for the next call on such a unit', async () => {
+    const first = await callWith('dehumidifier', 'Does not start', [
+      ['found', { part: 'float-switch', says: 'stuck open', chance: 0.9, by: 'unit' }],
+    ]);
+    await page.driver.get(`${yarrix.address}/call/${first}`);
+    await page.press('finish');
+    await page.says('put-right', /Was it that\?/);
+    await page.press('put-right-found');
+    await page.says('put-right', /it was what was found/);
+    await page.says('stage', /Done/);
+    await page.gone('waiting');
+    const next = await callWith('dehumidifier', 'Stays off', []);
+    await page.driver.get(`${yarrix.address}/call/${next}`);
+    await page.says('share-float-switch', /diagram \d+ in 100[^]*with yours \d+ in 100 \(1\)/);
+    await page.driver.get(`${yarrix.address}/call/${next}/work?pane=suspects`);
+    await page.says('counts-found', /in 1 finished call/);
+    await page.driver.get(`${yarrix.address}/call/${next}`);
+    await page.press('shop-priors');
+    await page.driver.get(`${yarrix.address}/call/${next}/work?pane=suspects`);
+    await page.find('suspects');
+    expect(await page.has('counts-found')).toBe(false);
   });
 
   it('keeps a photo through a lost server and a restart, scaled and without where it was taken', async () => {
@@ -264,6 +403,30 @@ describe('after the verdict', () => {
       15_000,
     );
     expect(width).toBe(1280);
+    // An arrow and a word are put on it: a photo of its own, in its place.
+    await page.press(`photo-${photo?.id}`);
+    await page.press('draw');
+    const canvas = await page.driver.wait(
+      until.elementLocated(By.css('[data-testid="draw-ground"] canvas')),
+      15_000,
+    );
+    const move = (x: number, y: number) => ({ origin: canvas, x, y, duration: 100 });
+    const finger = page.driver.actions();
+    await finger.move(move(-80, -30)).press().move(move(60, 20)).release().perform();
+    await page.press('draw-word');
+    await page.fill('draw-words', 'burnt');
+    await page.driver.actions().move(move(-60, 50)).press().release().perform();
+    await page.press('draw-undo');
+    await page.driver.actions().move(move(-20, 60)).press().release().perform();
+    await page.press('draw-keep');
+    await page.says('photo-page', /Drawn on; the photo as it was taken is kept/);
+    await page.gone('waiting');
+    const both = await yarrix.get<PhotoSummary[]>(`/calls/${call}/photos`);
+    expect(both.map(({ drawnFrom }) => drawnFrom)).toEqual([null, photo?.id]);
+    expect(await redIn(page, both[1]?.id ?? '')).toBeGreaterThan(300);
+    await page.press('back');
+    await page.find(`photo-${both[1]?.id}`);
+    expect(await page.has(`photo-${photo?.id}`)).toBe(false);
     writeFileSync(file, 'no picture');
     await (await page.find('photo-file')).sendKeys(file);
     await page.says('photo-failed', /no picture/);
@@ -299,6 +462,26 @@ const BIG_PICTURE = `
     pen.fillRect(x, 0, 8, 1000);
   }
   return canvas.toDataURL('image/png').split(',')[1];`;
+
+/** How many points of a photo have the red of a mark. */
+const redIn = (page: Browser, id: string): Promise<number> =>
+  page.driver.executeAsyncScript<number>(
+    `const done = arguments[arguments.length - 1];
+     const picture = new Image();
+     picture.src = '/api/photos/' + arguments[0];
+     picture.decode().then(() => {
+       const canvas = document.createElement('canvas');
+       [canvas.width, canvas.height] = [picture.naturalWidth, picture.naturalHeight];
+       const pen = canvas.getContext('2d');
+       pen.drawImage(picture, 0, 0);
+       const { data } = pen.getImageData(0, 0, canvas.width, canvas.height);
+       let red = 0;
+       for (let i = 0; i < data.length; i += 4)
+         if (Math.abs(data[i] - 214) < 25 && data[i + 1] < 40 && data[i + 2] < 40) red++;
+       done(red);
+     });`,
+    id,
+  );
 
 /** The words of the customer's PDF. */
 async function reportText(call: string): Promise<string> {

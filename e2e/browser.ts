@@ -91,6 +91,18 @@ export class Browser {
     return (await this.driver.findElements(byId(id))).length > 0;
   }
 
+  /** Whichever of several comes first. */
+  either(...ids: string[]): Promise<string> {
+    return this.driver.wait(
+      async () => {
+        for (const id of ids) if (await this.has(id)) return id;
+        return undefined;
+      },
+      PATIENCE_MS,
+      `none of ${ids.join(', ')} comes`,
+    ) as Promise<string>;
+  }
+
   async gone(id: string): Promise<void> {
     await this.driver.wait(
       async () => !(await this.has(id)),

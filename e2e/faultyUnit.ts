@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { Key } from 'selenium-webdriver';
+import { Key, until } from 'selenium-webdriver';
 import type { CallDetail, CallPage } from '../contract/call';
 import { evidenceOf, refusalsOf } from '../core/call/log';
 import type { Refusal } from '../core/call/refusal';
@@ -135,7 +135,10 @@ export class FaultyUnit {
     }
     const test = tests[0]?.test;
     if (!test) throw new Error('nothing is advised');
-    if (test.kind === 'ohm') await this.makeSafe(hands);
+    if (test.kind === 'ohm') {
+      await this.makeSafe(hands);
+      await this.mapFirst(page, hands);
+    }
     await page.find(test.kind === 'volt' ? 'live-script' : 'next-test');
     await this.take(page, hands, test);
     return true;
@@ -181,6 +184,15 @@ export class FaultyUnit {
     const truth = predictor.hypotheses[this.place];
     if (!truth) throw new Error('no such fault');
     return take(predictor, test, truth, `t${this.evidence.length}`, HABITS, this.technician);
+  }
+
+  /** Before the first wire comes off a part, the sheet's map is taken over as it is. */
+  async mapFirst(page: Browser, hands: Hands): Promise<void> {
+    while ((await page.either('map-first', 'next-test')) === 'map-first') {
+      const card = await page.find('map-first');
+      await hands.press('gate-done');
+      await page.driver.wait(until.stalenessOf(card), 15_000);
+    }
   }
 
   async makeSafe(hands: Hands): Promise<void> {
@@ -262,7 +274,7 @@ const HABITS = { chance: () => 0.5 };
  * Notes every task that keeps the page from answering for more than 50 ms, and when the complaint was
  * pressed and the advice was there.
  */
-const WATCH_STALLS = `window.stalls = [];
+export const WATCH_STALLS = `window.stalls = [];
   window.pressed = 'nothing';
   document.addEventListener('click', ({ target }) => {
     window.told ??= performance.now();

@@ -157,6 +157,7 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
   // After a try power may be on: ohms wait, and the same is offered live.
   await page.press('made-safe');
   await page.press('meter-proved');
+  await unit.mapFirst(page, hands);
   await page.find('next-test');
   expect(await page.has('next-good')).toBe(false);
   // A good twin that shows what nobody foretells is told of, and is not this unit's reading.

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { isJpeg, saysWhereTaken, type PhotoSummary } from '../contract/photo';
 import type { Problem } from '../contract/problem';
+import { picturesOf } from './db/photos';
 import { newCall, phoneAt, startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -77,11 +78,18 @@ describe('photos of a call', () => {
     await put(first, call, plain).expect(204);
     await put(second, call, plain, {
       shows: 'Lid switch',
+      of: 'lid-switch.A1',
       phoneAt: '2026-11-24T08:01:00.000Z',
     }).expect(204);
     expect((await request(server.app).get(`/api/calls/${call}/photos`).expect(200)).body).toEqual([
-      { id: first, shows: 'The plate', phoneAt },
-      { id: second, shows: 'Lid switch', phoneAt: '2026-11-24T08:01:00.000Z' },
+      { id: first, shows: 'The plate', of: null, drawnFrom: null, phoneAt },
+      {
+        id: second,
+        shows: 'Lid switch',
+        of: 'lid-switch.A1',
+        drawnFrom: null,
+        phoneAt: '2026-11-24T08:01:00.000Z',
+      },
     ] satisfies PhotoSummary[]);
     const shown = await request(server.app).get(`/api/photos/${first}`).expect(200);
     expect(shown.headers['content-type']).toBe('image/jpeg');
@@ -101,6 +109,24 @@ describe('photos of a call', () => {
       })
       .expect(200);
     expect((body as Buffer).toString('latin1').match(/\/Subtype \/Image/g)).not.toBeNull();
+  });
+
+  it('are drawn on as photos of their own, in place of what they were drawn on in the report', async () => {
+    const call = await server.openCall();
+    const [taken, drawn] = [randomUUID(), randomUUID()];
+    await put(taken, call, plain, { of: 'plate' }).expect(204);
+    const on = { of: 'plate', drawnFrom: taken };
+    for (let times = 0; times < 2; times++) await put(drawn, call, plain, on).expect(204);
+    const { body } = await request(server.app).get(`/api/calls/${call}/photos`).expect(200);
+    expect((body as PhotoSummary[]).map(({ drawnFrom }) => drawnFrom)).toEqual(
+      expect.arrayContaining([null, taken]),
+    );
+    expect(await picturesOf(server.db, server.shop, call, 9)).toHaveLength(1);
+    // On a photo of another call, or of nothing that the unit has.
+    const other = await server.openCall();
+    expect(faultOf(await put(randomUUID(), other, plain, on).expect(422))?.path).toBe('/drawnFrom');
+    for (const of of ['no-such-part', 'lid-switch.Z9'])
+      expect(faultOf(await put(randomUUID(), call, plain, { of }).expect(422))?.path).toBe('/of');
   });
 
   it('are refused where they are none, are too large, say where they were taken, or are of nobody’s call', async () => {

@@ -268,7 +268,7 @@ describe('what a shop has found', () => {
         phoneAt: at(minute),
       }).expect(204);
     const [longer] = await kinds();
-    const of = ({ calls = 0, minutes = 0 } = longer ?? {}) => calls * minutes;
+    const of = (kind?: KindMinutes) => (kind ? kind.calls * kind.minutes : 0);
     // From three in the afternoon on, not from the morning.
     expect(of(longer) - of(washers)).toBeCloseTo(40, 3);
   });

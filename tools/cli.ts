@@ -29,6 +29,8 @@ const USAGE = `./yarrix COMMAND
   walk DIAGRAM --fault F [--live] [--json]  from complaint to part on a unit with that fault
   draw DIAGRAM [--steps "..."] [--fault F]... the ladder as an SVG, alive after some steps
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
+  record DIAGRAM ACTUATOR opening|closing [--part A,B] [--wrong] [--seed N]
+                                            a made-up recorder on the contacts of a door, as CSV
   bench engine|proof|server [--json]               how fast, measured in one run
   bench web [--only UNIT,...] [--json]             the first page beside an empty one, first advice, answers
   bench diagnosis [--only UNIT] [--json]           how good the advice is, on every built-in unit
@@ -69,9 +71,10 @@ async function main(argv: string[]): Promise<number> {
       policy: { type: 'string' },
       place: { type: 'string' },
       live: { type: 'boolean', default: false },
+      wrong: { type: 'boolean', default: false },
     },
   });
-  const [first, second] = positionals;
+  const [first, second, third] = positionals;
   switch (command) {
     case 'diagrams':
       return (await import('./commands/diagrams')).diagrams(values);
@@ -93,6 +96,13 @@ async function main(argv: string[]): Promise<number> {
       return (await import('./commands/draw')).draw({ ...values, diagram: first });
     case 'spice':
       return (await import('./commands/spice')).spice({ ...values, diagram: first });
+    case 'record':
+      return (await import('./commands/record')).record({
+        ...values,
+        diagram: first,
+        actuator: second,
+        way: third,
+      });
     case 'bench':
       return (await import('./bench/bench')).bench(first, values);
     case 'check':

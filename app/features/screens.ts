@@ -11,6 +11,7 @@ export { DecideScreen } from './decide/DecideScreen';
 export { LedgerScreen } from './ledger/LedgerScreen';
 export { ChecksScreen } from './ledger/ChecksScreen';
 export { OrderScreen } from './ledger/OrderScreen';
+export { PhotoScreen } from './photos/PhotoScreen';
 export { DiagramScreen } from './diagrams/DiagramScreen';
 export { DiagramsScreen } from './diagrams/DiagramsScreen';
 export { ReportScreen } from './report/ReportScreen';

@@ -9,13 +9,15 @@ interface Props {
   callId: string;
   /** What it will show, in words. */
   shows: string;
+  /** What of the unit it shows, so that it stands beside that: a part, a terminal, the plate. */
+  of?: string;
   label?: string;
   /** Hears that one was put into the queue. */
   taken?: () => void;
 }
 
 /** Takes a photo by the camera or from a file: scaled here, without where it was taken, kept like any write. */
-export function PhotoButton({ callId, shows, label = 'Take or choose a photo', taken }: Props) {
+export function PhotoButton({ callId, shows, of, label = 'Take or choose a photo', taken }: Props) {
   const dispatch = useAppDispatch();
   const input = useRef<HTMLInputElement>(null);
   const [became, setBecame] = useState<'kept' | 'failed'>();
@@ -24,7 +26,8 @@ export function PhotoButton({ callId, shows, label = 'Take or choose a photo', t
     const jpeg = await scalePhoto(file).catch(() => undefined);
     setBecame(jpeg === undefined ? 'failed' : 'kept');
     if (jpeg === undefined) return;
-    const body = { callId, shows, jpeg, phoneAt: new Date().toISOString() };
+    const phoneAt = new Date().toISOString();
+    const body = { callId, shows, ...(of !== undefined && { of }), jpeg, phoneAt };
     await dispatch(enqueue({ to: 'photos', id: crypto.randomUUID(), body }));
     taken?.();
   };

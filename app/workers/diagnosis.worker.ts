@@ -85,11 +85,7 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
   }
   if (question.ask === 'stand')
     return { number, kind: 'stand', showing: standing(diagram, question.at) };
-  if (
-    question.ask === 'findings' &&
-    !question.found &&
-    isFirst(question.entries, question.way)
-  ) {
+  if (question.ask === 'findings' && !question.found && isFirst(question.entries, question.way)) {
     const findings = firstFindings(await firstAdviceFor(key, diagram), question.entries);
     if (findings) {
       lookAhead(question, findings);

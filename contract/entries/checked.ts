@@ -10,12 +10,7 @@ import {
   Min,
   ValidateIf,
 } from 'class-validator';
-import {
-  CHECK_OUTCOMES,
-  CHECKS,
-  GRADES,
-  type Checked,
-} from '../../core/call/closingCheck';
+import { CHECK_OUTCOMES, CHECKS, GRADES, type Checked } from '../../core/call/closingCheck';
 
 /** What came of a check before a unit is handed back. */
 export class CheckedBody implements Checked {

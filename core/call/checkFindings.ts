@@ -27,7 +27,8 @@ export function inCheck(
   const figure = CHECK_FIGURES[check];
   if (!figure) {
     if (value !== undefined) report('/value', 'nothing is measured in this check');
-  } else if (value === undefined) report('/value', `say what was read or counted, in ${figure.unit}`);
+  } else if (value === undefined)
+    report('/value', `say what was read or counted, in ${figure.unit}`);
   else if (outcome === 'right' && !isWithin(figure, value))
     report('/value', `${value} ${figure.unit} is not right: ${sayLimit(figure)}`);
 }

@@ -1,7 +1,7 @@
 import { isolate } from '../circuit/isolation';
 import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
 import { pairKey } from '../diagram/setupKey';
-import { findSwitch, partAt } from '../diagram/terminal';
+import { findSwitch, partAt, wiresAt } from '../diagram/terminal';
 import { causesAsked } from './causesAsked';
 import {
   DISTURBANCES,
@@ -122,4 +122,20 @@ export function wireMapOf(entries: readonly LogEntry[], part: string): WireMap |
     ({ id, kind, body }) => kind === 'wire-map' && body.part === part && !gone.has(id),
   );
   return last?.kind === 'wire-map' ? last.body : undefined;
+}
+
+/** Terminals that wires come off for a reading and that no map has yet, by their part; a keyed plug needs none. */
+export function notMapped(
+  diagram: Diagram,
+  entries: readonly LogEntry[],
+  lifted: readonly TerminalRef[],
+): { part: string; lift: TerminalRef[] }[] {
+  const byPart = new Map<string, TerminalRef[]>();
+  for (const ref of lifted) {
+    const part = partAt(ref);
+    const map = part === undefined ? undefined : wireMapOf(entries, part);
+    if (part === undefined || map?.keyed || map?.wires.some(({ at }) => at === ref)) continue;
+    if (wiresAt(diagram, ref).length) byPart.set(part, [...(byPart.get(part) ?? []), ref]);
+  }
+  return [...byPart].map(([part, lift]) => ({ part, lift }));
 }

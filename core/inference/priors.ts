@@ -26,9 +26,7 @@ const PART_WEIGHT: Record<Part['kind'] | 'supply' | 'wire' | 'quantity' | 'loop'
 const STRING_WEIGHT = 0.5;
 
 /** Every single fault that is weighed, and how probable it is before anything is known; with `NOTHING` they add up to 1. */
-export function faultPriors(
-  diagram: Diagram,
-): { suspect: string; fault: Fault; prior: number }[] {
+export function faultPriors(diagram: Diagram): { suspect: string; fault: Fault; prior: number }[] {
   const list = weightedFaults(diagram)
     .filter((each) => each.shows !== 'alone')
     .map(({ suspect, fault, share }) => ({

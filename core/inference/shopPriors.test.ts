@@ -3,7 +3,7 @@ import { ORDINARY_METER } from '../meter/meter';
 import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { UseRuns } from '../behaviour/useRuns';
 import { faultPriors, NOTHING } from './priors';
-import { NOTHING_WRONG, shopShares, weighedByShop } from './shopPriors';
+import { NOTHING_WRONG, shopShares, weighedByShop, type FoundCounts } from './shopPriors';
 import { unitHypotheses } from './unitHypotheses';
 
 const washer = builtIn('top-load-washer');
@@ -18,7 +18,11 @@ const shareOf = (counts: Record<string, number>, suspect?: string) => {
 describe('what a shop has found', () => {
   it('changes nothing without a call, and adds up to one whatever was found', () => {
     for (const { diagram, shop } of shopShares(washer, {})) expect(shop).toBeCloseTo(diagram, 12);
-    for (const counts of [{ 'lid-switch': 1 }, { drive: 40, [NOTHING_WRONG]: 3, unknown: 9 }])
+    const some: FoundCounts[] = [
+      { 'lid-switch': 1 },
+      { drive: 40, [NOTHING_WRONG]: 3, unknown: 9 },
+    ];
+    for (const counts of some)
       expect(sum(shopShares(washer, counts).map(({ shop }) => shop))).toBeCloseTo(1, 12);
     expect(sum(faultPriors(washer).map(({ prior }) => prior)) + NOTHING).toBeCloseTo(1, 12);
   });

@@ -12,7 +12,12 @@ type Said = { [K in keyof Records]: [K, Records[K]] }[keyof Records];
 const logOf = (...said: Said[]): LogEntry[] =>
   said.map(
     ([kind, body], i) =>
-      ({ id: `e${i}`, phoneAt: `2026-11-26T08:00:${String(i).padStart(2, '0')}Z`, kind, body }) as LogEntry,
+      ({
+        id: `e${i}`,
+        phoneAt: `2026-11-26T08:00:${String(i).padStart(2, '0')}Z`,
+        kind,
+        body,
+      }) as LogEntry,
   );
 const unit = (id: string): Diagram => {
   const found = builtIn(id);
@@ -38,7 +43,9 @@ describe('checks before a unit is handed back', () => {
     const checks = named(due(oven, logOf(['act', { part: interlock.id, act: 'replace' }])));
     const ofDoor = switches(oven).filter(({ safety, actuator }) => safety && actuator === 'door');
     for (const { id } of ofDoor) expect(checks).toContain(`safety ${id}`);
-    expect(checks).toEqual(expect.arrayContaining(['corner door', 'leakage', 'capacitor', 'frame']));
+    expect(checks).toEqual(
+      expect.arrayContaining(['corner door', 'leakage', 'capacitor', 'frame']),
+    );
     // What nobody came near is not asked for.
     const others = switches(oven).filter(({ safety, actuator }) => safety && actuator !== 'door');
     for (const { id } of others) expect(checks).not.toContain(`safety ${id}`);
@@ -67,7 +74,9 @@ describe('checks before a unit is handed back', () => {
     const repaired: Said = ['act', { part: 'lid-switch', act: 'replace' }];
     expect(run(logOf(repaired, said))?.said?.outcome).toBe('right');
     expect(run(logOf(repaired, said, repaired))?.said).toBeUndefined();
-    expect(run(logOf(repaired, said, ['doubt', { names: 'e1', reason: 'no' }]))?.said).toBe(undefined);
+    expect(run(logOf(repaired, said, ['doubt', { names: 'e1', reason: 'no' }]))?.said).toBe(
+      undefined,
+    );
   });
 
   it('takes no leakage above the limit of 21 CFR 1030.10 for right, nor a figure that is not there', () => {

@@ -46,6 +46,8 @@ export function proofGrades(
         .some((each) => each.kind === 'statement' && each.source === 'seen' && !each.jumper);
     // Cycles are made by what really moves it.
     const cycled = tried.some(({ check }) => check === 'cycles');
-    return [{ part: repair.part, by: { ...by, actuator: by.actuator || cycled, run: by.run || ran } }];
+    return [
+      { part: repair.part, by: { ...by, actuator: by.actuator || cycled, run: by.run || ran } },
+    ];
   });
 }

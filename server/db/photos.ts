@@ -5,7 +5,7 @@ import type { Queries } from './database';
 /** The photos of a call in the order in which they were taken, without the pictures. */
 export async function listPhotos(db: Queries, shop: string, call: string): Promise<PhotoSummary[]> {
   const { rows } = await db.query<PhotoSummary>(
-    `SELECT id, shows, phone_at AS "phoneAt" FROM photo
+    `SELECT id, shows, shown_of AS "of", drawn_from AS "drawnFrom", phone_at AS "phoneAt" FROM photo
      WHERE shop = $1 AND call = $2 ORDER BY phone_at, id`,
     [shop, call],
   );
@@ -25,7 +25,7 @@ export async function findPhoto(
   return rows[0]?.jpeg;
 }
 
-/** Pictures of a call with what they show, for its report. */
+/** Pictures of a call with what they show, for its report; of one that was drawn on the drawing alone. */
 export async function picturesOf(
   db: Queries,
   shop: string,
@@ -33,7 +33,9 @@ export async function picturesOf(
   most: number,
 ): Promise<{ shows: string; jpeg: Buffer }[]> {
   const { rows } = await db.query<{ shows: string; jpeg: Buffer }>(
-    `SELECT shows, jpeg FROM photo WHERE shop = $1 AND call = $2 ORDER BY phone_at, id LIMIT $3`,
+    `SELECT shows, jpeg FROM photo WHERE shop = $1 AND call = $2 AND NOT EXISTS (
+       SELECT FROM photo drawn WHERE drawn.shop = $1 AND drawn.call = $2 AND drawn.drawn_from = photo.id)
+     ORDER BY phone_at, id LIMIT $3`,
     [shop, call, most],
   );
   return rows;
@@ -45,6 +47,8 @@ export interface AddedPhoto {
   photo: (Omit<NewPhotoDto, 'jpeg'> & { sha256: string }) | null;
   /** Whether its call is there. */
   call: boolean;
+  /** Whether the photo that it is drawn on is there, or none is named. */
+  drawnOn: boolean;
   /** How many the call has. */
   photos: number;
 }
@@ -54,25 +58,29 @@ export async function addPhoto(
   db: Queries,
   shop: string,
   id: string,
-  { callId, shows, phoneAt }: NewPhotoDto,
+  { callId, shows, of, drawnFrom, phoneAt }: NewPhotoDto,
   jpeg: Buffer,
 ): Promise<AddedPhoto> {
   const { rows } = await db.query<AddedPhoto>(
     `WITH of_call AS (SELECT id FROM call WHERE shop = $1 AND id = $3
      ), had AS (SELECT count(*)::integer AS number FROM photo WHERE shop = $1 AND call = $3
+     ), under AS (SELECT $8::uuid IS NULL OR EXISTS (
+         SELECT FROM photo WHERE shop = $1 AND call = $3 AND id = $8) AS there
      ), stored AS (
-       INSERT INTO photo (shop, id, call, shows, jpeg, phone_at)
-       SELECT $1, $2, $3, $4, $5, $6 FROM of_call, had WHERE had.number < ${MOST_PHOTOS}
+       INSERT INTO photo (shop, id, call, shows, jpeg, phone_at, shown_of, drawn_from)
+       SELECT $1, $2, $3, $4, $5, $6, $7, $8 FROM of_call, had, under
+       WHERE had.number < ${MOST_PHOTOS} AND under.there
        ON CONFLICT (shop, id) DO NOTHING
-       RETURNING call, shows, jpeg, phone_at
+       RETURNING call, shows, jpeg, phone_at, shown_of, drawn_from
      ), known AS (
        SELECT * FROM stored UNION ALL
-       SELECT call, shows, jpeg, phone_at FROM photo WHERE shop = $1 AND id = $2 LIMIT 1
+       SELECT call, shows, jpeg, phone_at, shown_of, drawn_from FROM photo WHERE shop = $1 AND id = $2 LIMIT 1
      )
-     SELECT (SELECT json_build_object('callId', call, 'shows', shows, 'phoneAt', phone_at,
-         'sha256', encode(sha256(jpeg), 'hex')) FROM known) AS photo,
-       EXISTS (SELECT FROM of_call) AS call, (SELECT number FROM had) AS photos`,
-    [shop, id, callId, shows, jpeg, phoneAt],
+     SELECT (SELECT json_strip_nulls(json_build_object('callId', call, 'shows', shows, 'phoneAt', phone_at,
+         'of', shown_of, 'drawnFrom', drawn_from, 'sha256', encode(sha256(jpeg), 'hex'))) FROM known) AS photo,
+       EXISTS (SELECT FROM of_call) AS call, (SELECT there FROM under) AS "drawnOn",
+       (SELECT number FROM had) AS photos`,
+    [shop, id, callId, shows, jpeg, phoneAt, of ?? null, drawnFrom ?? null],
   );
   const [row] = rows;
   if (!row) throw new Error('a statement that always has one row has none');

@@ -1,7 +1,8 @@
 import {
   RETURN_DAYS,
   type KindMinutes,
-  type SeenBefore, type SeenCall,
+  type SeenBefore,
+  type SeenCall,
   type SeenPart,
 } from '../../contract/seen';
 import type { Queries } from './database';

@@ -12,7 +12,7 @@ export interface PagePress {
 }
 
 /** What stands before the first reading, and what answers an advice: of more than one the first that is there. */
-const GATES = ['made-safe', 'meter-proved'];
+const GATES = ['made-safe', 'meter-proved', 'gate-done'];
 const ANSWERS = ['key-over', 'key-none', 'answer-runs', 'answer-unknown', 'look-nothing'];
 const MOST = 6;
 /** A person's hands are elsewhere for at least as long. */

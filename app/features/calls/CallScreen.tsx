@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
+import { PLATE } from '../../../core/call/plate';
 import type { Entry } from '../../../contract/entry';
 import { readingsOf } from '../../../core/call/log';
 import type { Diagram, Part, SwitchPart } from '../../../core/diagram/diagram';
@@ -23,6 +24,8 @@ import { usePrepared } from '../../workers/usePrepared';
 import { BesideList } from './BesideList';
 import { LIST_KEYS } from './CallsList';
 import { LedgerCount } from '../ledger/LedgerCount';
+import { PhotoRow, photosOf } from '../photos/PhotoRow';
+import { usePhotos, type Photo } from '../photos/usePhotos';
 import { CorrectCall } from './CorrectCall';
 import { CallCourse } from './CallCourse';
 import { FiguresLinks } from './FiguresLinks';
@@ -59,6 +62,7 @@ function Opened({ call }: { call: CallDetail }) {
     c: () => setCorrecting(true),
     ...(correcting && { Escape: () => setCorrecting(false) }),
   });
+  const photos = usePhotos(call.id);
   const others = diagram.parts.filter((part) => part.kind !== 'switch');
   const body = (
     <ScrollView contentContainerStyle={styles.inner} testID="call">
@@ -70,6 +74,7 @@ function Opened({ call }: { call: CallDetail }) {
           {appliance.place}
           {appliance.customer ? ` · ${appliance.customer}` : ''}
         </Type>
+        <PhotoRow callId={call.id} photos={photosOf(photos, PLATE)} />
         <Chip
           label={call.stage === 'done' ? 'Done' : 'Open'}
           tone={call.stage === 'done' ? 'good' : 'warn'}
@@ -94,7 +99,7 @@ function Opened({ call }: { call: CallDetail }) {
       <CallCourse call={call} />
       <PutRightCard call={call} />
       <RepairCard call={call} />
-      <PhotosCard call={call} />
+      <PhotosCard call={call} photos={photos} />
       <SeenBeforeCard callId={call.id} />
       <ShopSharesCard call={call} />
       <Type weight="heavy" role="heading" aria-level={2}>
@@ -103,6 +108,7 @@ function Opened({ call }: { call: CallDetail }) {
       {switches(diagram).map((part) => (
         <View key={part.id} style={styles.part}>
           <SwitchRow callId={call.id} diagram={diagram} entries={call.entries} part={part} />
+          <PhotoRow callId={call.id} photos={photosOf(photos, part.id)} />
           <FiguresLinks
             callId={call.id}
             of={part.id}
@@ -129,7 +135,7 @@ function Opened({ call }: { call: CallDetail }) {
           Other parts of this unit
         </Type>
         {others.map((part) => (
-          <OtherPart key={part.id} call={call} part={part} />
+          <OtherPart key={part.id} call={call} part={part} photos={photosOf(photos, part.id)} />
         ))}
       </Card>
     </ScrollView>
@@ -192,13 +198,22 @@ function SwitchRow({
 const isRead = (entries: readonly Entry[], part: string): boolean =>
   entries.some(({ kind, body }) => kind === 'reading' && body.part === part);
 
-function OtherPart({ call, part }: { call: CallDetail; part: Part }) {
+function OtherPart({
+  call,
+  part,
+  photos,
+}: {
+  call: CallDetail;
+  part: Part;
+  photos: readonly Photo[];
+}) {
   return (
     <View style={styles.part}>
       <Type weight="strong">{part.name}</Type>
       <Type size="small" tone="soft">
         {part.role}
       </Type>
+      <PhotoRow callId={call.id} photos={photos} />
       <FiguresLinks callId={call.id} of={part.id} figures={figuresOf(call.diagram, part)} />
     </View>
   );

@@ -1,55 +1,41 @@
 import { useState } from 'react';
-import { Image, StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
+import { PLATE } from '../../../core/call/plate';
 import { Card } from '../../ui/Card';
 import { Field } from '../../ui/Field';
 import { OneOf } from '../../ui/OneOf';
 import { PhotoButton } from '../../ui/PhotoButton';
 import { Type } from '../../ui/Type';
-import { radius, space, useTheme } from '../../theme/theme';
-import { usePhotos } from './usePhotos';
+import { PhotoRow } from '../photos/PhotoRow';
+import type { Photo } from '../photos/usePhotos';
 
-const PLATE = 'The plate';
+const THE_PLATE = 'The plate';
 const WIRES = 'Wires, before they came off';
 
 /** Photos of a call, from the camera or a file: the plate, the wires before they come off, what was found. */
-export function PhotosCard({ call }: { call: CallDetail }) {
-  const palette = useTheme();
-  const photos = usePhotos(call.id);
-  const [shows, setShows] = useState(PLATE);
+export function PhotosCard({ call, photos }: { call: CallDetail; photos: readonly Photo[] }) {
+  const [shows, setShows] = useState(THE_PLATE);
   const [words, setWords] = useState('');
-  const usual = [PLATE, WIRES, ...(call.found?.name === undefined ? [] : [call.found.name])];
+  const { found } = call;
+  const usual = [THE_PLATE, WIRES, ...(found?.name === undefined ? [] : [found.name])];
+  const chosen = words.trim() ? undefined : shows;
+  const of =
+    chosen === THE_PLATE
+      ? PLATE
+      : chosen !== undefined && chosen === found?.name
+        ? found.part
+        : undefined;
   return (
     <Card testID="photos">
       <Type weight="heavy" role="heading" aria-level={2}>
         Photos
       </Type>
-      {photos.length > 0 && (
-        <View style={styles.row}>
-          {photos.map(({ id, shows: what, source, waits }) => (
-            <View key={id} style={styles.photo} testID={`photo-${id}`}>
-              {source === undefined ? (
-                <View style={[styles.picture, { backgroundColor: palette.sunk }]} />
-              ) : (
-                <Image
-                  source={{ uri: source }}
-                  style={styles.picture}
-                  accessibilityLabel={`Photo: ${what}`}
-                />
-              )}
-              <Type size="small">
-                {what}
-                {waits ? ', waits on this device' : ''}
-              </Type>
-            </View>
-          ))}
-        </View>
-      )}
+      <PhotoRow callId={call.id} photos={photos} />
       <OneOf
         titled
         label="What it shows"
         choices={usual.map((id, i) => ({ id, label: id, testID: `photo-of-${i}` }))}
-        chosen={words.trim() ? undefined : shows}
+        chosen={chosen}
         choose={(to) => {
           setShows(to);
           setWords('');
@@ -62,16 +48,15 @@ export function PhotosCard({ call }: { call: CallDetail }) {
         onChangeText={setWords}
         maxLength={160}
       />
-      <PhotoButton callId={call.id} shows={words.trim() || shows} taken={() => setWords('')} />
+      <PhotoButton
+        callId={call.id}
+        shows={words.trim() || shows}
+        {...(of !== undefined && { of })}
+        taken={() => setWords('')}
+      />
       <Type size="small" tone="soft">
         Scaled on this device; where it was taken does not go with it.
       </Type>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  photo: { width: 140, gap: space.xs },
-  picture: { width: 140, height: 105, borderRadius: radius.small },
-});

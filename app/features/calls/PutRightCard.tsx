@@ -28,7 +28,8 @@ export function PutRightCard({ call }: { call: CallDetail }) {
     return (
       <Card testID="put-right">
         <Type weight="strong">
-          In the end: {said.part === undefined ? PUT_RIGHT_WORDS[said.by] : nameOf(diagram, said.part)}
+          In the end:{' '}
+          {said.part === undefined ? PUT_RIGHT_WORDS[said.by] : nameOf(diagram, said.part)}
         </Type>
         <Button
           icon="edit-2"
@@ -44,9 +45,7 @@ export function PutRightCard({ call }: { call: CallDetail }) {
       <Type weight="heavy" role="heading" aria-level={2}>
         Was it that?
       </Type>
-      <Type>
-        Found: {name}. What it was in the end counts for the next call on such a unit.
-      </Type>
+      <Type>Found: {name}. What it was in the end counts for the next call on such a unit.</Type>
       <View style={styles.row}>
         <Button
           look="act"

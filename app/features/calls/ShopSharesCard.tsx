@@ -34,8 +34,8 @@ export function ShopSharesCard({ call }: { call: CallDetail }) {
         Before anything is known
       </Type>
       <Type size="small" tone="soft">
-        By the diagram’s weights, and with the {calls} {calls === 1 ? 'call' : 'calls'} on such units
-        that your shop has finished. A few calls say little yet.
+        By the diagram’s weights, and with the {calls} {calls === 1 ? 'call' : 'calls'} on such
+        units that your shop has finished. A few calls say little yet.
       </Type>
       {some.map(({ suspect, diagram: weight, shop, calls: times }) => (
         <View key={suspect ?? 'none'} style={styles.line} testID={`share-${suspect ?? 'none'}`}>

@@ -104,11 +104,7 @@ export function useDayPlan(): DayPlan {
 }
 
 /** What is expected of one call: by its verdict, where one was taken over, else by what the worker makes of its log. */
-async function expect(
-  call: CallDetail,
-  way: WayOfWorking,
-  shopPriors: boolean,
-): Promise<Worked> {
+async function expect(call: CallDetail, way: WayOfWorking, shopPriors: boolean): Promise<Worked> {
   const { diagram, diagramId, entries } = call;
   const { evidence } = evidenceOf(diagram, entries);
   const found = lastOf(entries, 'found')?.body;

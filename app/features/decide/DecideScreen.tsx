@@ -15,6 +15,7 @@ import { useLog } from '../../state/useLog';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { NumberField } from '../../ui/NumberField';
+import { PhotosOf } from '../photos/PhotoRow';
 import { PhotoButton } from '../../ui/PhotoButton';
 import { OpenedCall } from '../../ui/OpenedCall';
 import { Screen } from '../../ui/Screen';
@@ -106,7 +107,12 @@ function Deciding({ call, found, other }: { call: CallDetail; found: Found; othe
           {found.part === undefined ? 'No part is bought.' : found.says}
           {found.by === 'person' ? ' · by your own word' : ` · ${sayChance(found.chance)}`}
         </Type>
-        {part && <PhotoButton callId={call.id} shows={part.name} label="Photo of it" />}
+        {part && (
+          <>
+            <PhotosOf callId={call.id} of={part.id} />
+            <PhotoButton callId={call.id} shows={part.name} of={part.id} label="Photo of it" />
+          </>
+        )}
         <Button icon="edit-2" label="It is something else" testID="found-other" onPress={other} />
       </Card>
       {protectors.length > 0 && (

@@ -11,6 +11,7 @@ import { JumperOff } from './JumperOff';
 import { LastEntry } from './LastEntry';
 import { LooksCard } from './LooksCard';
 import { LiveScript } from './LiveScript';
+import { MapFirst } from './MapFirst';
 import { OwnReadingPane } from './OwnReadingPane';
 import { Ready } from './Ready';
 import { RefuseCard } from './RefuseCard';
@@ -212,6 +213,7 @@ function Card({ work, hand, active }: { work: Work; hand: InHand; active: boolea
         ready={hand.standClear}
       />
     );
+  if (hand.mapFirst) return <MapFirst key={hand.mapFirst.part} work={work} {...hand.mapFirst} />;
   return advice ? <TestCard work={work} advice={advice} /> : null;
 }
 

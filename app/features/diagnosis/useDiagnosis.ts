@@ -84,8 +84,7 @@ export function useDiagnosis(
         : ahead?.of === evidence
           ? ahead.meaning
           : undefined,
-    thinking:
-      answered?.evidence !== evidence || answered.way !== way || answered.found !== found,
+    thinking: answered?.evidence !== evidence || answered.way !== way || answered.found !== found,
     progress,
     stopped: ended instanceof Stopped,
     failed: ended && !(ended instanceof Stopped) ? ended.message : undefined,

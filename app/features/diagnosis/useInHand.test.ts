@@ -1,7 +1,9 @@
 import { act, renderHook } from '@testing-library/react-native';
 import { ORDINARY_METER } from '../../../core/meter/meter';
 import type { Evidence, ReadingEvidence } from '../../../core/call/evidence';
+import type { WireMap } from '../../../core/call/wireMap';
 import { drawnSetup } from '../../../core/diagram/setup';
+import type { Entry } from '../../../contract/entry';
 import type { OhmTest, VoltTest } from '../../../core/plan/unitTests';
 import { builtIn } from '../../../library/library';
 import type { ShownFindings, ShownTest } from '../../workers/diagnosis';
@@ -39,10 +41,17 @@ const reading: ReadingEvidence = {
 /** As much of the work on a call as is looked at here. */
 function workWith(
   tests: ShownTest[],
-  rest: { safe?: boolean; evidence?: Evidence[]; verdict?: ShownFindings['verdict'] } = {},
+  rest: {
+    safe?: boolean;
+    evidence?: Evidence[];
+    entries?: Entry[];
+    verdict?: ShownFindings['verdict'];
+  } = {},
 ): Work {
-  const { safe = true, evidence = [], verdict = { kind: 'open', needs: 'test' } } = rest;
+  const { safe = true, evidence = [], entries = [] } = rest;
+  const { verdict = { kind: 'open', needs: 'test' } } = rest;
   const work: Partial<Work> = {
+    call: { diagram: washer, entries } as unknown as Work['call'],
     evidence,
     safe,
     meterProved: true,
@@ -69,6 +78,30 @@ describe('what the technician is at', () => {
     expect(result.current).toMatchObject({ unsafe: false, reading: ohm });
     rerender(workWith(tests, { safe: false }));
     expect(result.current.reading).toBeUndefined();
+  });
+
+  it('asks for the map before the first wire comes off a part, and not for what is mapped', () => {
+    const lifted: OhmTest = { ...ohm, setup: { ...setup, lifted: ['lid-switch.A1'] } };
+    const map = (wires: WireMap['wires'], keyed?: true): Entry => ({
+      id: 'map',
+      callId: 'call',
+      kind: 'wire-map',
+      phoneAt: '2026-11-28T08:00:00Z',
+      body: { part: 'lid-switch', wires, ...(keyed && { keyed }) },
+    });
+    const { result, rerender } = hold(workWith([shown(lifted)]));
+    expect(result.current).toMatchObject({
+      mapFirst: { part: 'lid-switch', lift: ['lid-switch.A1'] },
+      reading: undefined,
+    });
+    rerender(
+      workWith([shown(lifted)], { entries: [map([{ at: 'lid-switch.A2', colour: 'BK' }])] }),
+    );
+    expect(result.current.reading).toBeUndefined();
+    for (const whole of [map([{ at: 'lid-switch.A1', colour: 'BK' }]), map([], true)]) {
+      rerender(workWith([shown(lifted)], { entries: [whole] }));
+      expect(result.current).toMatchObject({ mapFirst: undefined, reading: lifted });
+    }
   });
 
   it('takes volts only once everybody stands clear, dead and proved or not', () => {

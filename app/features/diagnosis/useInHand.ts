@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { ReadingEvidence } from '../../../core/call/evidence';
 import type { SlipKind } from '../../../core/inference/slips';
+import { notMapped } from '../../../core/call/ledger';
+import type { TerminalRef } from '../../../core/diagram/diagram';
 import { pairKey } from '../../../core/diagram/setupKey';
 import type { OhmTest, TryTest, VoltTest } from '../../../core/plan/unitTests';
 import type { GoodShown, ShownTest } from '../../workers/diagnosis';
@@ -30,6 +32,8 @@ export interface InHand {
   jumperLeft: TryTest['jumper'];
   /** Ohms are in hand, and power may be on or the meter is not proved. */
   unsafe: boolean;
+  /** A part that wires come off for the ohms in hand, and whose map is not written yet. */
+  mapFirst: { part: string; lift: readonly TerminalRef[] } | undefined;
   /** The two points in hand, read or not yet. */
   points: MeterTest | undefined;
   /** What a good unit shows at the points in hand. */
@@ -79,6 +83,10 @@ export function useInHand(
     jumper && !jumper.tried && wanted && pairKey(...wanted) === pairKey(...jumper.between);
   const jumperLeft = inUse || thinking ? undefined : jumper?.between;
   const cleared = live && clearOf === advice ? live.test : undefined;
+  const twin = ohm !== undefined && twinAfter === evidence;
+  const { diagram, entries } = work.call;
+  // No wire of a good twin comes off this unit.
+  const [mapFirst] = ohm && !twin ? notMapped(diagram, entries, ohm.setup.lifted) : [];
   return {
     tests,
     at,
@@ -90,12 +98,13 @@ export function useInHand(
     goLive: advice?.live && !live ? () => setLiveOf(advice) : undefined,
     jumperLeft,
     unsafe: ohm !== undefined && !ready,
+    mapFirst,
     points: ohm ?? live?.test,
     good: again ? again.good : live ? live.good : advice?.good,
-    reading: jumper ? undefined : ohm ? (ready ? ohm : undefined) : cleared,
+    reading: jumper || mapFirst ? undefined : ohm ? (ready ? ohm : undefined) : cleared,
     standClear: () => setClearOf(advice),
     // With the next entry it is this unit's turn again.
-    twin: ohm !== undefined && twinAfter === evidence,
+    twin,
     setTwin: (twin) => setTwinAfter(twin ? evidence : undefined),
   };
 }

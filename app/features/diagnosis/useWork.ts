@@ -11,6 +11,7 @@ import {
   type StatementEvidence,
 } from '../../../core/call/evidence';
 import type { Found } from '../../../core/call/decision';
+import type { WireMap } from '../../../core/call/wireMap';
 import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { splitRef } from '../../../core/diagram/terminal';
 import { parseDisplay, parseVolts, type DisplayProblem } from '../../../core/meter/display';
@@ -71,6 +72,8 @@ export interface Work extends Diagnosis {
   knownGood: boolean;
   setKnownGood: (knownGood: boolean) => void;
   makeSafe: () => void;
+  /** Which wire sits where on a part, before the first comes off. */
+  writeMap: (map: WireMap) => void;
   /** The meter in hand is proved and its leads are read. */
   meterProved: boolean;
   proveMeter: (leadOhms: number, meter: string) => void;
@@ -229,6 +232,7 @@ export function useWork(callId: string): WorkOpening {
       meterProved: leadOhms !== undefined,
       proveMeter: (ohms, name) =>
         log('acknowledged', { what: 'meter-proved', leadOhms: ohms, meter: name }),
+      writeMap: (map) => log('wire-map', map),
       makeSafe: () => log('acknowledged', { what: 'made-safe' }),
       clip: (what, jumper) => log('acknowledged', { what, jumper }),
       standClear: () => log('acknowledged', { what: 'stood-clear' }),

@@ -54,8 +54,8 @@ function Opened({ call }: { call: CallDetail }) {
             ))}
             <Card ground="warnGround" edge="warn">
               <Type size="small">
-                The maker’s sheet and local codes go before this list. Gas, refrigerant and microwave
-                leakage are for who is licensed for them.
+                The maker’s sheet and local codes go before this list. Gas, refrigerant and
+                microwave leakage are for who is licensed for them.
               </Type>
             </Card>
           </>

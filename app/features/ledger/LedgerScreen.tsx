@@ -17,6 +17,8 @@ import { Type } from '../../ui/Type';
 import { WireSwatch } from '../../ui/WireSwatch';
 import { space } from '../../theme/theme';
 import { OpenedCall } from '../../ui/OpenedCall';
+import { PhotoRow, photosOf } from '../photos/PhotoRow';
+import { usePhotos, type Photo } from '../photos/usePhotos';
 import { CauseCard } from './CauseCard';
 import { InWords } from './InWords';
 import { OpenLine } from './OpenLine';
@@ -35,6 +37,7 @@ function Opened({ call }: { call: CallDetail }) {
   const { appliance, diagram } = call;
   const { open, closed, causes, protectors } = useLedger(call);
   const [adding, setAdding] = useState(false);
+  const photos = usePhotos(call.id);
   const lines = open.filter(({ what }) => what !== 'cause');
   return (
     <Screen
@@ -66,7 +69,14 @@ function Opened({ call }: { call: CallDetail }) {
           />
         )}
         {lines.map((line) => (
-          <OpenedLine key={line.key} call={call} line={line} />
+          <OpenedLine
+            key={line.key}
+            call={call}
+            line={line}
+            photos={
+              line.what === 'wire' ? photosOf(photos, splitRef(line.of as TerminalRef).part) : []
+            }
+          />
         ))}
         {adding ? (
           <OpenLine call={call} done={() => setAdding(false)} />
@@ -98,7 +108,15 @@ function Opened({ call }: { call: CallDetail }) {
   );
 }
 
-function OpenedLine({ call, line }: { call: CallDetail; line: LedgerLine }) {
+function OpenedLine({
+  call,
+  line,
+  photos,
+}: {
+  call: CallDetail;
+  line: LedgerLine;
+  photos: readonly Photo[];
+}) {
   const log = useLog(call.id);
   const [leaving, setLeaving] = useState(false);
   const { diagram } = call;
@@ -112,7 +130,10 @@ function OpenedLine({ call, line }: { call: CallDetail; line: LedgerLine }) {
         {sayOpen(line.what)}
       </Type>
       {line.what === 'wire' && (
-        <Belongs call={call} at={line.of as TerminalRef} diagram={diagram} />
+        <>
+          <Belongs call={call} at={line.of as TerminalRef} diagram={diagram} />
+          <PhotoRow callId={call.id} photos={photos} />
+        </>
       )}
       {leaving ? (
         <InWords

@@ -15,6 +15,7 @@ import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { LedgerCount } from './LedgerCount';
+import { RecordingReader } from './RecordingReader';
 
 /** Which contact of a door goes over first: a tap for each, while it is opened and closed slowly. */
 export function OrderScreen({ callId }: { callId: string }) {
@@ -98,6 +99,12 @@ function OneDoor({ call, actuator }: { call: CallDetail; actuator: HandActuator 
           );
         })}
       </View>
+      <RecordingReader
+        key={way}
+        diagram={diagram}
+        expected={expected}
+        seen={(events) => setTaps(events)}
+      />
       {taps.length > 0 && (
         <Type weight="strong" tone={tone} aria-live="polite" testID="order-says">
           {taps.map((each) => sayContact(diagram, each)).join(', then ')}.{' '}

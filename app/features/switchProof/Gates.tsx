@@ -3,6 +3,7 @@ import { marked } from '../../../core/describe/point';
 import { isolate } from '../../../core/circuit/isolation';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { PhotosOf } from '../photos/PhotoRow';
 import { PhotoButton } from '../../ui/PhotoButton';
 import { Type } from '../../ui/Type';
 import { useKeys } from '../../ui/useKeys';
@@ -56,8 +57,10 @@ function WiresOff({ proof }: { proof: SwitchProof }) {
       <PhotoButton
         callId={proof.call.id}
         shows={`Wires of ${proof.part.name}`}
+        of={proof.part.id}
         label="Photo of the wires"
       />
+      <PhotosOf callId={proof.call.id} of={proof.part.id} />
       {lift.length > 0 ? (
         <WireMapCard
           diagram={diagram}

@@ -1,0 +1,81 @@
+import { useEffect, useMemo, useState } from 'react';
+import type { PhotoSummary } from '../../../contract/photo';
+import { useAppSelector } from '../../state/hooks';
+import { fetchPhoto, fetchPhotos } from '../../sync/api';
+import type { ShopId } from '../../../contract/shop';
+
+export interface Photo extends Pick<PhotoSummary, 'id' | 'shows' | 'of' | 'drawnFrom'> {
+  /** Where the picture is, for an image; undefined until it is there. */
+  source: string | undefined;
+  /** It waits on this device. */
+  waits: boolean;
+}
+
+/** Pictures that were asked for, by the photo's id: a photo never changes. */
+const pictures = new Map<string, Promise<string>>();
+
+function pictureOf(shop: ShopId, id: string): Promise<string> {
+  const known =
+    pictures.get(id) ?? fetchPhoto(shop, id).then((picture) => URL.createObjectURL(picture));
+  pictures.set(id, known);
+  // One that did not come is asked for anew.
+  known.catch(() => pictures.delete(id));
+  return known;
+}
+
+/** The photos of a call: what the server has, and what waits on this device; of one that was drawn on the drawing alone. */
+export function usePhotos(callId: string): Photo[] {
+  const { shop, items } = useAppSelector((state) => state.outbox);
+  const [stored, setStored] = useState<PhotoSummary[]>([]);
+  const [sources, setSources] = useState<Record<string, string>>({});
+  const waiting = useMemo(
+    () =>
+      items.flatMap((each) => (each.to === 'photos' && each.body.callId === callId ? [each] : [])),
+    [items, callId],
+  );
+  const count = waiting.length;
+  useEffect(() => {
+    let wanted = true;
+    fetchPhotos(shop, callId).then(
+      ({ value }) => {
+        if (wanted) setStored(value);
+      },
+      // While the server is away those on this device are shown.
+      () => undefined,
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [shop, callId, count]);
+  useEffect(() => {
+    let wanted = true;
+    for (const { id } of stored)
+      pictureOf(shop, id).then(
+        (source) => {
+          if (wanted) setSources((before) => ({ ...before, [id]: source }));
+        },
+        () => undefined,
+      );
+    return () => {
+      wanted = false;
+    };
+  }, [shop, stored]);
+  return useMemo(() => {
+    const known = new Set(stored.map(({ id }) => id));
+    const all: Photo[] = [
+      ...stored.map((each) => ({ ...each, source: sources[each.id], waits: false })),
+      ...waiting
+        .filter(({ id }) => !known.has(id))
+        .map(({ id, body: { shows, jpeg, of = null, drawnFrom = null } }) => ({
+          id,
+          shows,
+          of,
+          drawnFrom,
+          source: `data:image/jpeg;base64,${jpeg}`,
+          waits: true,
+        })),
+    ];
+    const drawnOn = new Set(all.map(({ drawnFrom }) => drawnFrom));
+    return all.filter(({ id }) => !drawnOn.has(id));
+  }, [stored, sources, waiting]);
+}
