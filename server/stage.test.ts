@@ -162,6 +162,14 @@ describe('a call', () => {
     ).expect(204);
     expect(await listed()).toMatchObject({ says: 'stuck open (A)' });
     expect((await verify(server.db)).faults).toEqual([]);
+    // It is found by that, beside what it is called.
+    const search = async (words: string) =>
+      (
+        (await request(app).get('/api/calls').query({ search: words }).expect(200)).body as CallPage
+      ).calls.some(({ id }) => id === call);
+    expect(await search('lid-switch stuck')).toBe(true);
+    expect(await search('lid-switch stuck washer')).toBe(true);
+    expect(await search('lid-switch blown')).toBe(false);
     // Another call for a unit of the same kind is told of it.
     const other = randomUUID();
     const nextDay = { ...newCall(), phoneAt: '2026-11-25T08:00:00.000Z' };

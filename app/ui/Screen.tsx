@@ -5,6 +5,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { space, touch, useTheme } from '../theme/theme';
 import { AboveScreen } from './AboveScreen';
 import { KeysCard, type KeyHint } from './KeysCard';
+import { useKeptPlace } from './lastPlace';
 import { NewVersionStrip } from './NewVersionStrip';
 import { ShopStrip } from './ShopStrip';
 import { Type } from './Type';
@@ -34,6 +35,7 @@ export function Screen({ title, under, back, actions, keys = NO_KEYS, children }
   const [help, setHelp] = useState(false);
   const close = (): void => setHelp(false);
   useKeys({ '?': () => setHelp(!help), ...(help && { Escape: close }) });
+  useKeptPlace(title);
   // A new screen begins at its title.
   const top = useFocus(title);
   return (

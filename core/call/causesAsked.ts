@@ -1,6 +1,6 @@
 import type { Diagram, Part } from '../diagram/diagram';
 import { causesOf, demandsCause, type CauseLooked, type CauseOutcome } from './cause';
-import { takenBack } from './takenBack';
+import { lastOf, takenBack } from './takenBack';
 import type { LogEntry } from './record';
 
 /** A part that does not fail by itself, and what may have made it fail. */
@@ -37,10 +37,12 @@ export function causesLooked(
   entries: readonly LogEntry[],
 ): Pick<CauseAsked, 'causes' | 'settled'> {
   const gone = takenBack(entries);
+  const found = lastOf(entries, 'found')?.body;
+  const mode = found?.part === part.id ? found.mode : undefined;
   const said = new Map<string, CauseLooked>();
   for (const { id, kind, body } of entries)
     if (kind === 'cause' && body.part === part.id && !gone.has(id)) said.set(body.cause, body);
-  const causes = [...new Set([...causesOf(part), ...said.keys()])].map((cause) => {
+  const causes = [...new Set([...causesOf(part, mode), ...said.keys()])].map((cause) => {
     const { outcome, words } = said.get(cause) ?? {};
     return { cause, ...(outcome && { outcome }), ...(words !== undefined && { words }) };
   });
@@ -48,6 +50,23 @@ export function causesLooked(
     causes.some(({ outcome }) => outcome === 'found') ||
     (causes.length > 0 && causes.every(({ outcome }) => outcome !== undefined));
   return { causes, settled };
+}
+
+/** Every part of which a cause is asked for, or was spoken of, with what was found. */
+export function causesSaid(
+  diagram: Diagram,
+  entries: readonly LogEntry[],
+): Pick<CauseAsked, 'part' | 'causes'>[] {
+  const gone = takenBack(entries);
+  const parts = new Set([
+    ...causesAsked(diagram, entries).map(({ part }) => part),
+    ...entries.flatMap(({ id, kind, body }) =>
+      kind === 'cause' && !gone.has(id) ? [body.part] : [],
+    ),
+  ]);
+  return diagram.parts.flatMap((part) =>
+    parts.has(part.id) ? [{ part: part.id, causes: causesLooked(part, entries).causes }] : [],
+  );
 }
 
 /** Protectors that were changed or reset in this call, where there is more than one: an alarm, common practice. */

@@ -1,6 +1,6 @@
 import { linePaths, type LineWay } from '../behaviour/linePath';
 import { UseRuns } from '../behaviour/useRuns';
-import { causesAsked } from '../call/causesAsked';
+import { causesSaid } from '../call/causesAsked';
 import type { Decision, Found } from '../call/decision';
 import { isRepair, type Evidence, type ReadingEvidence } from '../call/evidence';
 import { ledgerOf } from '../call/ledger';
@@ -153,7 +153,7 @@ export function reportOf({
         return `${what}: ${shown}`;
       }),
     branch: branchOf(diagram, runs, found),
-    causes: causesAsked(diagram, entries).flatMap(({ part, causes }) =>
+    causes: causesSaid(diagram, entries).flatMap(({ part, causes }) =>
       causes.flatMap(({ cause, outcome, words }) =>
         outcome
           ? [
@@ -276,7 +276,7 @@ const between = (diagram: Diagram, { owner }: LineWay): string => {
 
 /** What to do differently, so that it does not come again: from the causes that were found. */
 function adviceOf(diagram: Diagram, entries: readonly LogEntry[]): string[] {
-  const found = causesAsked(diagram, entries).flatMap(({ part, causes }) =>
+  const found = causesSaid(diagram, entries).flatMap(({ part, causes }) =>
     causes
       .filter(({ outcome }) => outcome === 'found')
       .map(

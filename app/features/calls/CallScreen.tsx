@@ -11,6 +11,7 @@ import { switches } from '../../../core/diagram/terminal';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Chip } from '../../ui/Chip';
+import { lastPlaceIn } from '../../ui/lastPlace';
 import { OpenedCall } from '../../ui/OpenedCall';
 import { RowLink } from '../../ui/RowLink';
 import type { KeyHint } from '../../ui/KeysCard';
@@ -63,6 +64,7 @@ function Opened({ call }: { call: CallDetail }) {
     ...(correcting && { Escape: () => setCorrecting(false) }),
   });
   const photos = usePhotos(call.id);
+  const place = lastPlaceIn(call.id);
   const others = diagram.parts.filter((part) => part.kind !== 'switch');
   const body = (
     <ScrollView contentContainerStyle={styles.inner} testID="call">
@@ -96,11 +98,19 @@ function Opened({ call }: { call: CallDetail }) {
           onPress={() => setCorrecting(true)}
         />
       )}
+      {place && (
+        <Button
+          icon="corner-up-left"
+          label={`Back to: ${place.title}`}
+          testID="last-place"
+          onPress={() => router.navigate(place.href)}
+        />
+      )}
       <CallCourse call={call} />
       <PutRightCard call={call} />
       <RepairCard call={call} />
       <PhotosCard call={call} photos={photos} />
-      <SeenBeforeCard callId={call.id} />
+      <SeenBeforeCard call={call} />
       <ShopSharesCard call={call} />
       <Type weight="heavy" role="heading" aria-level={2}>
         Prove a switch at once

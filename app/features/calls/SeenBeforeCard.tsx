@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import type { CallDetail } from '../../../contract/call';
 import { RETURN_DAYS, type SeenBefore } from '../../../contract/seen';
 import { useAppSelector } from '../../state/hooks';
 import { fetchSeen } from '../../sync/api';
@@ -9,7 +10,8 @@ import { sayWhen } from '../../ui/sayTime';
 import { Type } from '../../ui/Type';
 
 /** What the shop has found in units like this one; nothing where it has not found anything yet. */
-export function SeenBeforeCard({ callId }: { callId: string }) {
+export function SeenBeforeCard({ call }: { call: CallDetail }) {
+  const callId = call.id;
   const shop = useAppSelector((state) => state.outbox.shop);
   const [seen, setSeen] = useState<SeenBefore>();
   useEffect(() => {
@@ -28,8 +30,21 @@ export function SeenBeforeCard({ callId }: { callId: string }) {
   if (!seen || seen.calls.length === 0) return null;
   const { calls, parts } = seen;
   const same = calls.filter(({ sameModel }) => sameModel).length;
+  // What opened one protector opens the next: common practice.
+  const protectorsBefore = calls.filter(
+    ({ found, sameModel, place }) =>
+      sameModel &&
+      place === call.appliance.place &&
+      call.diagram.parts.some(({ id, kind }) => id === found.part && kind === 'protector'),
+  );
   return (
     <Card testID="seen-before">
+      {protectorsBefore.map(({ id, found, lastAt }) => (
+        <Type key={id} weight="strong" tone="bad" role="alert" testID="protector-before">
+          {found.name ?? 'A protector'} of this very unit failed before, {sayWhen(new Date(lastAt))}:
+          what opened it may still be there.
+        </Type>
+      ))}
       <Type weight="heavy" role="heading" aria-level={2}>
         {same ? 'Seen on this model before' : 'Seen on units of this kind before'}
       </Type>

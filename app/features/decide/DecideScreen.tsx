@@ -2,7 +2,6 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import { causesOf } from '../../../core/call/cause';
 import { causesLooked, protectorsTouched } from '../../../core/call/causesAsked';
 import type { Found, OptionKind } from '../../../core/call/decision';
 import { lastOf } from '../../../core/call/takenBack';
@@ -88,6 +87,7 @@ function Deciding({ call, found, other }: { call: CallDetail; found: Found; othe
     [diagram, found, entries, terms, typed, newUnit],
   );
   const part = diagram.parts.find(({ id }) => id === found.part);
+  const looked = part && causesLooked(part, entries);
   const protectors = protectorsTouched(diagram, entries);
   const option = options.find(({ kind, against }) => kind === chosen && !against.length);
   const take = (taken: RepairOption, choice: string, declined: string[]): void => {
@@ -122,8 +122,8 @@ function Deciding({ call, found, other }: { call: CallDetail; found: Found; othe
           </Type>
         </Card>
       )}
-      {part && causesOf(part).length > 0 && (
-        <CauseCard call={call} asked={{ part: part.id, ...causesLooked(part, entries) }} />
+      {part && looked && looked.causes.length > 0 && (
+        <CauseCard call={call} asked={{ part: part.id, ...looked }} />
       )}
       {option ? (
         <ChoiceCard

@@ -1,9 +1,11 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
 import { CHECK_FIGURES, GRADES, type Checked, type Grade } from '../../../core/call/closingCheck';
 import { findingsInEntry } from '../../../core/call/entryFindings';
+import { evidenceOf } from '../../../core/call/log';
 import { GRADE_WORDS, howCheck, nameCheck, sayChecked } from '../../../core/describe/closingChecks';
+import { runScript, sayRunLoad } from '../../../core/describe/runScript';
 import { capital } from '../../../core/describe/use';
 import type { CheckDue } from '../../../core/plan/closingChecks';
 import { useLog } from '../../state/useLog';
@@ -72,6 +74,7 @@ export function CheckCard({ call, due }: { call: CallDetail; due: CheckDue }) {
         {name}
       </Type>
       <Type>{howCheck(check)}</Type>
+      {check === 'run' && <RunScript call={call} />}
       {leaving ? (
         <InWords
           label="Why is it not done?"
@@ -140,8 +143,29 @@ export function CheckCard({ call, due }: { call: CallDetail; due: CheckDue }) {
   );
 }
 
+/** The run step by step, with what must happen. */
+function RunScript({ call: { diagram, entries } }: { call: CallDetail }) {
+  const steps = useMemo(
+    () => runScript(diagram, evidenceOf(diagram, entries).evidence),
+    [diagram, entries],
+  );
+  if (steps.length === 0) return null;
+  return (
+    <View style={styles.script} testID="run-script">
+      <Type weight="strong">{sayRunLoad(diagram)}</Type>
+      {steps.map(({ does, happens }, i) => (
+        <Type key={`${i} ${does}`}>
+          {i + 1}. {does}
+          {happens.length ? `: ${happens.join(', ')}` : ''}
+        </Type>
+      ))}
+    </View>
+  );
+}
+
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   said: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   grow: { flexGrow: 1, flexShrink: 1 },
+  script: { gap: space.xs },
 });
