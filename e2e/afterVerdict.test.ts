@@ -245,6 +245,7 @@ describe('after the verdict', () => {
     await unit.work(page, thumb(page));
     await page.says('unit-verdict', /Infinite switch/);
     await page.press('decide-unit');
+    await page.says('found', /Infinite switch/);
     await page.driver.get(`${yarrix.address}/call/${call}`);
     await page.says('work', /Infinite switch[^]*stuck open/);
     await page.says('state-proved', /look elsewhere/);

@@ -118,6 +118,7 @@ describe('a phone', () => {
     await page.press('finish');
     await page.says('not-finished', /not put back/);
     await page.press('to-ledger');
+    await page.find('ledger');
     for (let ticks = 0; ticks < 8 && !(await page.has('ledger-empty')); ticks++)
       await page.driver.executeScript(
         `document.querySelector('[data-testid^="back-"]:not([data-testid=back])').click()`,

@@ -85,11 +85,12 @@ export const SCREENS: readonly ScreenState[] = [
   {
     name: 'Before it is handed back',
     path: `${call(2)}/checks`,
-    press: ['right-frame', 'leave-run'],
+    press: ['leave-run'],
     shows: 'not-done-run-words',
     wide: true,
   },
   { name: 'Before it is handed back, nothing yet', path: `${call(1)}/checks`, shows: 'no-checks' },
+  { name: 'Photo, not here', path: `${call(2)}/photo?photo=none`, shows: 'no-photo' },
   { name: 'Order, none', path: `${call(2)}/order`, shows: 'no-order' },
   {
     name: 'Switch on the bench',

@@ -31,7 +31,7 @@ const USAGE = `./yarrix COMMAND
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
   record DIAGRAM ACTUATOR opening|closing [--part A,B] [--wrong] [--seed N]
                                             a made-up recorder on the contacts of a door, as CSV
-  bench engine|proof|server [--json]               how fast, measured in one run
+  bench engine|proof|report|server [--json]        how fast, measured in one run
   bench web [--only UNIT,...] [--json]             the first page beside an empty one, first advice, answers
   bench diagnosis [--only UNIT] [--json]           how good the advice is, on every built-in unit
   bench generality [--units N] [--seed N] [--json]  the same on units that are made up, and on poorer diagrams

@@ -7,7 +7,7 @@ interface BenchOptions {
   only?: string;
 }
 
-/** `./yarrix bench engine|diagnosis|generality|proof|server|web`: how fast and how good, measured in one run. */
+/** `./yarrix bench engine|diagnosis|generality|proof|report|server|web`: how fast and how good, measured in one run. */
 export async function bench(
   what: string | undefined,
   { json, units = '300', seed = '1', only }: BenchOptions,
@@ -21,9 +21,10 @@ export async function bench(
     return (await import('./generality')).benchGenerality(many, first, json);
   }
   if (what === 'proof') return (await import('./proof')).benchProof(json);
+  if (what === 'report') return (await import('./report')).benchReport(json);
   if (what === 'server') return (await import('./server')).benchServer(json);
   if (what === 'web') return (await import('./web')).benchWeb(json, only);
   throw new BadInput(
-    `bench ${what ?? ''}: one of engine, diagnosis, generality, proof, server, web`,
+    `bench ${what ?? ''}: one of engine, diagnosis, generality, proof, report, server, web`,
   );
 }

@@ -16,6 +16,7 @@ import { needDebian } from '../debian';
 import { exportPage } from '../webBuild';
 import { Measured, PHONES, type PageLoad, type Phone } from './pageLoad';
 import { pressesOf, type PagePress } from './pagePress';
+import { median } from './median';
 
 const RUNS = 5;
 const EMPTY = join('tools', 'bench', 'emptyPage');
@@ -131,9 +132,6 @@ async function toldCall(yarrix: Yarrix, unit: Diagram): Promise<string> {
   await yarrix.put(`/entries/${randomUUID()}`, { callId, kind: 'statement', phoneAt, body });
   return callId;
 }
-
-const median = (of: readonly number[]): number =>
-  [...of].sort((one, two) => one - two)[Math.floor(of.length / 2)] ?? NaN;
 
 function say(loads: Loads, calls: Calls): void {
   const ms = (of: number): string => of.toFixed(0).padStart(7);

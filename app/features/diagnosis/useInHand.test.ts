@@ -104,6 +104,23 @@ describe('what the technician is at', () => {
     }
   });
 
+  it('asks for no map at a second look: its wires are off already', () => {
+    const off = { ...reading, setup: { ...setup, lifted: ['lid-switch.A1' as const] } };
+    const { result } = hold(
+      workWith([], {
+        evidence: [off],
+        verdict: {
+          kind: 'open',
+          needs: 'second-look',
+          secondLook: { entry: 'odd', slip: 'state' },
+          good: undefined,
+        } as ShownFindings['verdict'],
+      }),
+    );
+    expect(result.current.mapFirst).toBeUndefined();
+    expect(result.current.reading).toMatchObject({ setup: { lifted: ['lid-switch.A1'] } });
+  });
+
   it('takes volts only once everybody stands clear, dead and proved or not', () => {
     const tests = [shown(volt)];
     const { result, rerender } = hold(workWith(tests, { safe: false }));

@@ -85,8 +85,8 @@ export function useInHand(
   const cleared = live && clearOf === advice ? live.test : undefined;
   const twin = ohm !== undefined && twinAfter === evidence;
   const { diagram, entries } = work.call;
-  // No wire of a good twin comes off this unit.
-  const [mapFirst] = ohm && !twin ? notMapped(diagram, entries, ohm.setup.lifted) : [];
+  // No wire of a good twin comes off this unit, and for a second look they are off already.
+  const [mapFirst] = ohm && !twin && !again ? notMapped(diagram, entries, ohm.setup.lifted) : [];
   return {
     tests,
     at,
