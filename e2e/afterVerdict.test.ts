@@ -312,10 +312,7 @@ describe('after the verdict', () => {
     await page.driver.get(`${yarrix.address}/call/${call}`);
     await page.says('to-checks', /: \d+ to check/);
     await page.press('to-checks');
-    await page.press('right-safety-primary');
-    await page.says('fault-safety-primary', /how it was tried/);
-    await page.press('grade-safety-primary-finger');
-    await page.press('right-safety-primary');
+    await page.press('right-safety-primary-finger');
     await page.says('check-safety-primary', /Right, by finger/);
     await page.press('right-leakage');
     await page.says('fault-leakage', /what was read/);

@@ -89,7 +89,7 @@ export const SCREENS: readonly ScreenState[] = [
     shows: 'not-done-run-words',
     wide: true,
   },
-  { name: 'Before it is handed back, nothing yet', path: `${call(1)}/checks`, shows: 'no-checks' },
+  { name: 'Before it is handed back, nothing yet', path: `${call(0)}/checks`, shows: 'no-checks' },
   { name: 'Photo, not here', path: `${call(2)}/photo?photo=none`, shows: 'no-photo' },
   { name: 'Order, none', path: `${call(2)}/order`, shows: 'no-order' },
   {

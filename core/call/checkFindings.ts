@@ -22,7 +22,7 @@ export function inCheck(
   if (check !== 'safety' && grade !== undefined)
     report('/grade', 'only of a safety switch is said how it was tried');
   if (outcome === 'not-done') return;
-  if (check === 'safety' && grade === undefined)
+  if (check === 'safety' && outcome === 'right' && grade === undefined)
     report('/grade', `say how it was tried: ${GRADES.join(', ')}`);
   const figure = CHECK_FIGURES[check];
   if (!figure) {

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import { CHECK_FIGURES, GRADES, type Checked, type Grade } from '../../../core/call/closingCheck';
+import { CHECK_FIGURES, GRADES, type Checked } from '../../../core/call/closingCheck';
 import { findingsInEntry } from '../../../core/call/entryFindings';
 import { evidenceOf } from '../../../core/call/log';
 import { GRADE_WORDS, howCheck, nameCheck, sayChecked } from '../../../core/describe/closingChecks';
@@ -12,7 +12,6 @@ import { useLog } from '../../state/useLog';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { NumberField } from '../../ui/NumberField';
-import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { InWords } from './InWords';
@@ -26,19 +25,17 @@ export function CheckCard({ call, due }: { call: CallDetail; due: CheckDue }) {
   const { check, of, said } = due;
   const [again, setAgain] = useState(false);
   const [leaving, setLeaving] = useState(false);
-  const [grade, setGrade] = useState<Grade>();
   const [value, setValue] = useState<number>();
   const [faults, setFaults] = useState<string[]>([]);
   const name = nameCheck(diagram, due);
   const key = of === undefined ? check : `${check}-${of}`;
   const figure = CHECK_FIGURES[check];
-  const keep = (some: Pick<Checked, 'outcome' | 'words'>): void => {
+  const keep = (some: Pick<Checked, 'outcome' | 'words' | 'grade'>): void => {
     const asked = some.outcome !== 'not-done';
     const body: Checked = {
       check,
       ...(of !== undefined && { of }),
       ...some,
-      ...(asked && grade !== undefined && { grade }),
       ...(asked && value !== undefined && { value }),
     };
     const wrong = findingsInEntry(diagram, { kind: 'checked', body });
@@ -84,21 +81,9 @@ export function CheckCard({ call, due }: { call: CallDetail; due: CheckDue }) {
         />
       ) : (
         <>
-          {check === 'safety' && (
-            <OneOf
-              label={`${name}: how it was tried`}
-              choices={GRADES.map((id) => ({
-                id,
-                label: capital(GRADE_WORDS[id]),
-                testID: `grade-${key}-${id}`,
-              }))}
-              chosen={grade}
-              choose={setGrade}
-            />
-          )}
           {figure && (
             <NumberField
-              label={figure.unit}
+              label={`Read or counted, in ${figure.unit}`}
               testID={`figure-${key}`}
               value={value}
               least={-1000}
@@ -111,18 +96,39 @@ export function CheckCard({ call, due }: { call: CallDetail; due: CheckDue }) {
               {each}.
             </Type>
           ))}
+          {check === 'safety' && (
+            <>
+              <Type size="small" tone="soft">
+                It stops it, tried
+              </Type>
+              <View style={styles.row}>
+                {GRADES.map((grade) => (
+                  <Button
+                    key={grade}
+                    look="act"
+                    label={capital(GRADE_WORDS[grade])}
+                    hint={`${name}: right, tried ${GRADE_WORDS[grade]}`}
+                    testID={`right-${key}-${grade}`}
+                    style={styles.grow}
+                    onPress={() => keep({ outcome: 'right', grade })}
+                  />
+                ))}
+              </View>
+            </>
+          )}
           <View style={styles.row}>
+            {check !== 'safety' && (
+              <Button
+                look="act"
+                icon="check"
+                label="Right"
+                hint={`${name}: right`}
+                testID={`right-${key}`}
+                style={styles.grow}
+                onPress={() => keep({ outcome: 'right' })}
+              />
+            )}
             <Button
-              look="act"
-              icon="check"
-              label="Right"
-              hint={`${name}: right`}
-              testID={`right-${key}`}
-              style={styles.grow}
-              onPress={() => keep({ outcome: 'right' })}
-            />
-            <Button
-              icon="x"
               label="Not right"
               hint={`${name}: not right`}
               testID={`wrong-${key}`}
