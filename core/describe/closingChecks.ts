@@ -81,6 +81,15 @@ export function sayChecked({ check, outcome, grade, value, words }: Checked): st
   return `${said}${shown && `, ${shown}`}${end}`;
 }
 
+/** Checks as a report has them: a line for each that was spoken of, and one for all that were not. */
+export function sayChecks(diagram: Diagram, checks: readonly CheckDue[]): string[] {
+  const open = checks.filter(({ said }) => !said).map((each) => nameCheck(diagram, each));
+  return [
+    ...checks.filter(({ said }) => said).map((each) => sayCheckDue(diagram, each)),
+    ...(open.length ? [`Not done: ${open.join('; ')}`] : []),
+  ];
+}
+
 /** A check that is due, with what came of it: "Frame: right", "Microwave leakage: not said yet". */
 export const sayCheckDue = (diagram: Diagram, due: CheckDue): string =>
   `${nameCheck(diagram, due)}: ${due.said ? sayChecked(due.said) : 'not said yet'}`;

@@ -80,7 +80,7 @@ export function sayStep(call: KnownOfCall, { step, state }: StepStanding): strin
         ...missingOf(diagram, repair),
         ...orders,
         ...sayGrades(diagram, entries, evidence, repair),
-        ...sayChecks(diagram, entries, evidence),
+        ...sayChecksLeft(diagram, entries, evidence),
       ];
     }
     case 'closed': {
@@ -96,7 +96,7 @@ export function sayStep(call: KnownOfCall, { step, state }: StepStanding): strin
 }
 
 /** How many checks are open, then those that were not right or not done. */
-function sayChecks(
+function sayChecksLeft(
   diagram: Diagram,
   entries: readonly LogEntry[],
   evidence: readonly Evidence[],

@@ -33,10 +33,16 @@ export const FIT_WORDS: Record<Fit, string> = {
   unknown: 'Not known yet whether it fits',
 };
 
-/** What was held against an old part, with every point that does not hold or is not known. */
+/** What was held against an old part: what does not hold in full, then what nobody has looked at. */
 export function sayFit(diagram: Diagram, part: NewPart, entries: readonly LogEntry[]): string {
   const lines = fitOf(diagram, part, entries);
-  const short = lines.filter(({ stands }) => stands !== 'holds').map(sayFitLine);
+  const open = lines.filter(({ stands }) => stands === 'unknown');
+  const short = [
+    ...lines.filter(({ stands }) => stands === 'does-not').map(sayFitLine),
+    ...(open.length
+      ? [`not known: ${open.map(({ point }) => POINT_WORDS[point].toLowerCase()).join(', ')}`]
+      : []),
+  ];
   const name = `${nameOf(diagram, part.part)}, ${part.words}${part.used ? ', used' : ''}`;
   const points = short.length ? ` (${short.join('; ')})` : `, ${lines.length} points held`;
   return `${name}: ${FIT_WORDS[fitAsAWhole(lines)].toLowerCase()}${points}`;

@@ -1,7 +1,6 @@
-import { linePaths, type LineWay } from '../behaviour/linePath';
 import { UseRuns } from '../behaviour/useRuns';
 import { causesSaid } from '../call/causesAsked';
-import type { Decision, Found } from '../call/decision';
+import type { Decision } from '../call/decision';
 import { isRepair, type Evidence, type ReadingEvidence } from '../call/evidence';
 import { ledgerOf } from '../call/ledger';
 import { evidenceOf } from '../call/log';
@@ -18,14 +17,14 @@ import { ORDINARY_METER } from '../meter/meter';
 import { checksDue } from '../plan/closingChecks';
 import { ordersDue } from '../plan/eventOrder';
 import { repairStanding } from '../plan/repair';
-import { sayCheckDue } from './closingChecks';
+import { branchOf, type ReportedPlace } from './branch';
+import { sayChecks } from './closingChecks';
 import { sayChance } from './chance';
 import { sayFit } from './fit';
 import { nameLine, sayPutBack } from './ledger';
 import { CAUSE_WORDS } from './logEntry';
 import { OPTION_WORDS } from './option';
 import { sayOrderDue } from './eventOrder';
-import { sayPoint } from './point';
 import { sayPosition } from './position';
 import { sayGrades } from './proofGrades';
 import { missingOf, sayRepairStanding } from './repair';
@@ -54,15 +53,6 @@ export interface ReportedReading {
   /** Undefined where it does not tell. */
   fits: boolean | undefined;
   after: boolean;
-}
-
-/** One place of the branch that was found to be at fault, from line to neutral. */
-export interface ReportedPlace {
-  at: string;
-  /** What lies between it and the next. */
-  then: string | undefined;
-  /** It is what was found. */
-  marked: boolean;
 }
 
 /** A call in words, for its customer and for the next technician. */
@@ -198,7 +188,7 @@ export function reportOf({
       line.closed?.how === 'left' ? [`${nameLine(diagram, line)}: ${line.closed.words ?? ''}`] : [],
     ),
     cautions: diagram.cautions,
-    checks: checksDue(diagram, entries, evidence).map((each) => sayCheckDue(diagram, each)),
+    checks: sayChecks(diagram, checksDue(diagram, entries, evidence)),
     advice: adviceOf(diagram, entries),
   };
 }
@@ -240,39 +230,6 @@ function stoodIn(diagram: Diagram, setup: Setup, id: string): string[] {
   const position = switchPosition(setup, part);
   return position === undefined ? [] : [sayPosition(diagram, part.actuator, position)];
 }
-
-/** The line that what was found lies on, from one side of its supply to the other; the shortest, where it lies on several. */
-function branchOf(diagram: Diagram, runs: UseRuns, found: Found | undefined): ReportedPlace[] {
-  const part = found?.part;
-  if (part === undefined) return [];
-  const [line] = linePaths(diagram, runs.of([]))
-    .filter(({ load, ways }) => load === part || ways.some(({ owner }) => owner === part))
-    .sort((one, two) => one.ways.length - two.ways.length);
-  if (!line) return [];
-  const [first] = line.ways;
-  if (!first) return [];
-  return [
-    {
-      at: sayPoint(diagram, first.from),
-      then: nameOf(diagram, first.owner),
-      marked: first.owner === part,
-    },
-    ...line.ways.map(({ to }, i) => {
-      const next = line.ways[i + 1];
-      return {
-        at: sayPoint(diagram, to),
-        then: next && between(diagram, next),
-        marked: next?.owner === part,
-      };
-    }),
-  ];
-}
-
-/** What lies between two places; of a wire its colour, as its ends stand beside it. */
-const between = (diagram: Diagram, { owner }: LineWay): string => {
-  const wire = diagram.wires.find(({ id }) => id === owner);
-  return wire ? `wire ${wire.colour}` : nameOf(diagram, owner);
-};
 
 /** What to do differently, so that it does not come again: from the causes that were found. */
 function adviceOf(diagram: Diagram, entries: readonly LogEntry[]): string[] {

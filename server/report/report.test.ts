@@ -97,7 +97,10 @@ const WORKED: Line[] = [
       declined: ['a new drive'],
     },
   ],
+  ['fit', { part: 'lid-switch', words: 'number 7', used: false, approved: true, amps: 2 }],
   ['act', { part: 'lid-switch', act: 'replace' }],
+  ['checked', { check: 'safety', of: 'lid-switch', outcome: 'right', grade: 'actuator' }],
+  ['checked', { check: 'hoses', outcome: 'not-done', words: 'no time to fill it' }],
   ['closed', { line: 'panel cabinet', how: 'left', words: 'screw ordered' }],
 ];
 
@@ -121,6 +124,9 @@ describe('the report of a call', () => {
       'a new drive',
       'screw ordered',
       'this is what was found',
+      'Lid switch: stops the unit: right, by what moves it',
+      'Water: not done: no time to fill it',
+      'Lid switch: proved by what moves it; not by finger, not in a run',
     ])
       expect(customer).toContain(words);
     // Closed it should read near nothing, open OL: the first is as it should be, the second is not.
@@ -130,6 +136,8 @@ describe('the report of a call', () => {
     expect(customer).not.toContain('A1 to A2');
     const trade = await pdf('for=trade&currency=$');
     expect(trade).toContain('A1 to A2 of Lid switch');
+    // Too weak for what it switches: said with what is wanted.
+    expect(trade).toMatch(/number 7: it does not fit \(Amperes, at least [\d.]+ A: does not hold/);
     expect(trade).toContain('$123.45 for the customer and $7.80 for the shop');
     // Nobody reads what the model calls a thing.
     for (const text of [customer, trade]) expect(text).not.toMatch(/lid-switch|stuck-open|timer=/);

@@ -1,6 +1,7 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import type { CallReport, ReportedPlace, ReportedReading } from '../../../core/describe/report';
+import type { ReportedPlace } from '../../../core/describe/branch';
+import type { CallReport, ReportedReading } from '../../../core/describe/report';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
