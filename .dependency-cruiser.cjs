@@ -90,6 +90,7 @@ module.exports = {
       'features/ledger',
       'features/diagrams',
       'features/switchProof',
+      'features/photos',
     ]),
     only('demo', ['core', 'contract', 'library', 'server']),
     only('e2e', ['core', 'library', 'contract']),

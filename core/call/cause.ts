@@ -61,8 +61,13 @@ function usualCauses(part: Part): readonly string[] {
       return [];
     case 'load':
       if (part.load === 'motor')
-        return ['hair, thread or something small that holds it', 'bearings that turn hard', 'low volts'];
-      if (part.load === 'heater') return ['air or water that does not get to it', 'lint, scale or fat on it'];
+        return [
+          'hair, thread or something small that holds it',
+          'bearings that turn hard',
+          'low volts',
+        ];
+      if (part.load === 'heater')
+        return ['air or water that does not get to it', 'lint, scale or fat on it'];
       if (part.load === 'coil') return ['volts too high or too low for it', 'heat from beside it'];
       return [];
     case 'board':

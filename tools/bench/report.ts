@@ -86,7 +86,10 @@ function logOf(diagram: Diagram): LogEntry[] {
   const readings = parts.flatMap((part) => proofOf(diagram, part, 'full'));
   const [meter] = METERS;
   return Array.from({ length: ENTRIES }, (_, i): LogEntry => {
-    const line = { id: randomUUID(), phoneAt: new Date(Date.UTC(2026, 10, 28, 8, i)).toISOString() };
+    const line = {
+      id: randomUUID(),
+      phoneAt: new Date(Date.UTC(2026, 10, 28, 8, i)).toISOString(),
+    };
     const step = readings[i % Math.max(1, readings.length)];
     if (!step || (i === ENTRIES / 2 && first))
       return {

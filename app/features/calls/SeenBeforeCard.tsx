@@ -41,8 +41,8 @@ export function SeenBeforeCard({ call }: { call: CallDetail }) {
     <Card testID="seen-before">
       {protectorsBefore.map(({ id, found, lastAt }) => (
         <Type key={id} weight="strong" tone="bad" role="alert" testID="protector-before">
-          {found.name ?? 'A protector'} of this very unit failed before, {sayWhen(new Date(lastAt))}:
-          what opened it may still be there.
+          {found.name ?? 'A protector'} of this very unit failed before, {sayWhen(new Date(lastAt))}
+          : what opened it may still be there.
         </Type>
       ))}
       <Type weight="heavy" role="heading" aria-level={2}>
