@@ -1,6 +1,7 @@
 import { builtIn, LIBRARY } from '../../library/library';
 import { evidenceOf } from '../call/log';
 import type { LogEntry, Records } from '../call/record';
+import { checksDue } from './closingChecks';
 import { courseOf } from './course';
 import { expectedOrder, judgeOrder, orderedActuators, ordersDue } from './eventOrder';
 
@@ -71,7 +72,13 @@ describe('the order of safety events', () => {
       ['opening', undefined],
       ['closing', undefined],
     ]);
-    const both = log(replaced, seen('opening'), seen('closing'));
+    const checked = checksDue(oven, log(replaced), evidenceOf(oven, log(replaced)).evidence).map(
+      ({ check, of }): Line => [
+        'checked',
+        { check, ...(of !== undefined && { of }), outcome: 'right' },
+      ],
+    );
+    const both = log(replaced, ...checked, seen('opening'), seen('closing'));
     expect(due(both).every(({ verdict }) => verdict?.kind === 'right')).toBe(true);
     const proved = (entries: LogEntry[]) =>
       courseOf({
@@ -82,7 +89,7 @@ describe('the order of safety events', () => {
         repair: { kind: 'proved', repairs: [] },
       }).find(({ step }) => step === 'proved')?.state;
     expect(proved(both)).toBe('done');
-    expect(proved(log(replaced, seen('opening')))).toBe('begun');
+    expect(proved(log(replaced, ...checked, seen('opening')))).toBe('begun');
     const wrong: Line = [
       'order',
       { actuator: door.id, way: 'closing', events: [primary, monitor] },
