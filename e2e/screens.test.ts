@@ -78,7 +78,10 @@ const words = (text: string): string[] =>
 /** What is wrong with a state as it stands on the page, in words. */
 async function faults(page: Browser): Promise<string[]> {
   const { violations } = await new AxeBuilder(page.driver)
+    .options({ resultTypes: ['violations'] })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    // Without a window of its own for each page: no frame here is anybody else's.
+    .setLegacyMode(true)
     .analyze();
   const look = await page.driver.executeScript<{
     text: string;

@@ -8,6 +8,8 @@ import { expectedMinutes, POLICIES, type Policy } from './policies';
 import { UnitDiagnosis } from './unitDiagnosis';
 import { USUAL_WAY } from './wayOfWorking';
 
+const ALL = process.env.YARRIX_ALL === '1';
+
 describe('advice beside the exact optimum and the schools', () => {
   const ids = ['coil-burner', 'millivolt-fireplace', 'water-pump'];
   it.each(ids)('is within 5 in 100 of the optimum, which no school beats: %s', (id) => {
@@ -21,6 +23,8 @@ describe('advice beside the exact optimum and the schools', () => {
       const complaint = complaintOf(predictor, i);
       if (!complaint || seen.has(JSON.stringify(complaint))) return;
       seen.add(JSON.stringify(complaint));
+      // Every third complaint of a unit; the full run has all.
+      if (!ALL && seen.size % 3 !== 1) return;
       const entries = [complaint];
       const planned = { share: 1, most: 6 };
       const state = beliefState(predictor, entries);

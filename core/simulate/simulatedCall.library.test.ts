@@ -15,7 +15,7 @@ const SMALL = 40;
 const ALL = process.env.YARRIX_ALL === '1';
 const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
 /** Some units; the full run and the bench have all. */
-const diagrams = ALL ? LIBRARY : sampled(7, SEED);
+const diagrams = ALL ? LIBRARY : sampled(13, SEED);
 
 describe('a simulated technician who follows the advice', () => {
   const all = { calls: 0, found: 0, condemned: 0 };
