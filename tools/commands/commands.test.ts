@@ -3,6 +3,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { wentOver } from '../../core/call/recording';
+import { readRecordingCsv } from '../../contract/recordingCsv';
 import { builtIn } from '../../library/library';
 import { ngspice } from '../reference/ngspice';
 
@@ -276,5 +278,18 @@ describe('the command-line doors', () => {
     expect(code).toBe(69);
     expect(stderr).toMatch(new RegExp(`port ${port} is taken`));
     expect((await yarrix('status')).code).toBe(1);
+  });
+
+  it('records a door as a recorder does, right or the wrong way round', async () => {
+    const recorded = async (...choices: string[]): Promise<string[] | undefined> => {
+      const { stdout } = await yarrix('record', 'over-range-oven', 'door', 'opening', ...choices);
+      const read = readRecordingCsv(stdout);
+      const order = read.ok ? wentOver(read.value) : undefined;
+      return order?.ok ? order.value.map(({ name }) => name) : undefined;
+    };
+    const right = await recorded('--part', 'primary,monitor');
+    expect(right).toEqual(['primary NO', 'monitor NC']);
+    expect(await recorded('--part', 'primary,monitor', '--wrong')).toEqual(right?.reverse());
+    expect(await yarrix('record', 'coil-burner', 'knob', 'opening')).toMatchObject({ code: 2 });
   });
 });

@@ -7,7 +7,7 @@ import { openDiagram } from './openDiagram';
 
 /**
  * `./yarrix record DIAGRAM ACTUATOR opening|closing [--part A,B] [--wrong] [--seed N]`: what a recorder of two channels or more
- * writes on a made-up unit whose door is moved; the first two contacts change places with `--wrong`.
+ * writes on a made-up unit whose door is moved; with `--wrong` the first contact and the last change places.
  */
 export function record(options: {
   diagram: string | undefined;
@@ -33,8 +33,9 @@ export function record(options: {
     ({ part }) => !parts || parts.includes(part),
   );
   if (events.length < 2) throw new BadInput('a recorder has two channels at least');
-  const [first, second, ...rest] = events;
-  const moved = options.wrong && first && second ? [second, first, ...rest] : events;
+  const moved = options.wrong
+    ? [...events.slice(-1), ...events.slice(1, -1), ...events.slice(0, 1)]
+    : events;
   const names = moved.map(({ part, contact }) => `${part} ${contact}`);
   process.stdout.write(writeRecordingCsv(recordEvents(moved, names, Number(options.seed ?? 1))));
   return EXIT.done;

@@ -64,5 +64,5 @@ export function ShopSharesCard({ call }: { call: CallDetail }) {
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.m },
-  name: { flexGrow: 1, flexBasis: 160 },
+  name: { width: '100%' },
 });

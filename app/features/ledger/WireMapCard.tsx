@@ -75,7 +75,7 @@ export function WireMapCard({ diagram, part, lift, label, write }: Props) {
       <Button
         look="act"
         label={label}
-        icon="camera"
+        icon="check"
         shortcut="Enter"
         testID="gate-done"
         onPress={done}
