@@ -32,7 +32,9 @@ interface AskedUnit {
  */
 export type WorkerQuestion = { number: number } & AskedUnit &
   (
-    | { ask: 'prepare' | 'complaints' | 'tellable' | 'lines' }
+    | { ask: 'complaints' | 'tellable' | 'lines' }
+    /** With what the shop has found in such units, where that counts. */
+    | { ask: 'prepare'; found: FoundCounts | undefined }
     | { ask: 'proof'; part: string; depth: Depth }
     /** What units with these faults show between two points, each run with its own. */
     | { ask: 'shown'; at: ReadAt; from: TerminalRef; to: TerminalRef; faults: Fault[][] }
@@ -44,7 +46,6 @@ export type WorkerQuestion = { number: number } & AskedUnit &
         ask: 'findings';
         entries: readonly Evidence[];
         way: WayOfWorking;
-        /** What the shop has found in such units, where that counts. */
         found: FoundCounts | undefined;
       }
     /** Weighed as what was found last. */

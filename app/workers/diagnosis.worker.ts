@@ -96,7 +96,7 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
   if (question.ask === 'prepare' && (await firstAdviceFor(key, diagram)))
     await new Promise((on) => setTimeout(on, SOON_MS));
   const unit = await unitOf(key, diagram);
-  if (question.ask === 'findings') unit.countFound(question.found);
+  if ('found' in question) unit.countFound(question.found);
   let told = 0;
   const diagnosis = (): UnitDiagnosis =>
     unit.diagnosis((share) => {

@@ -19,6 +19,7 @@ import { Screen } from '../../ui/Screen';
 import { useKeys } from '../../ui/useKeys';
 import { Type } from '../../ui/Type';
 import { diagramKey } from '../../state/diagrams';
+import { useFoundBefore } from '../../state/useFoundBefore';
 import { useSame } from '../../state/useSame';
 import { space, WIDE_FROM } from '../../theme/theme';
 import { usePrepared } from '../../workers/usePrepared';
@@ -55,7 +56,7 @@ const KEYS: readonly KeyHint[] = [
 function Opened({ call }: { call: CallDetail }) {
   const { appliance, diagram, diagramId, diagramVersion } = call;
   // While the call is read, the worker gets ready for its diagram: the first advice is there at once.
-  usePrepared(diagramKey(diagramId, diagramVersion), diagram);
+  usePrepared(diagramKey(diagramId, diagramVersion), diagram, useFoundBefore(call));
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const [correcting, setCorrecting] = useState(false);
   useKeys({

@@ -39,6 +39,7 @@ import { type Loading } from '../../state/loading';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change, stockKey, used } from '../../state/settings';
 import { useMinute } from '../../ui/useMinute';
+import { useFoundBefore } from '../../state/useFoundBefore';
 import { useSame } from '../../state/useSame';
 import { useLog } from '../../state/useLog';
 import { useMeter } from '../safety/useMeter';
@@ -132,7 +133,7 @@ export function useWork(callId: string): WorkOpening {
   const log = useLog(callId);
   const call = useAppSelector((root) => selectCall(root, callId));
   const loading = useAppSelector((root) => root.calls.openState[callId] ?? 'idle');
-  const { way, blind, knownGood, shopPriors } = useAppSelector((root) => root.settings);
+  const { way, blind, knownGood } = useAppSelector((root) => root.settings);
 
   useEffect(() => {
     void dispatch(loadCall(callId));
@@ -169,12 +170,7 @@ export function useWork(callId: string): WorkOpening {
     [way, refusals, left],
   );
   const minutes = useMemo(() => diagram && new Minutes(diagram), [diagram]);
-  // The same counts in another answer of the server are no news.
-  const counted = JSON.stringify(shopPriors ? call?.foundBefore : undefined);
-  const foundBefore = useMemo(
-    () => (counted === undefined ? undefined : (JSON.parse(counted) as FoundCounts)),
-    [counted],
-  );
+  const foundBefore = useFoundBefore(call);
   const diagnosis = useDiagnosis(unit, evidence, allowed, foundBefore);
   if (!call || !unit || !minutes) return { state: loading === 'ready' ? 'failed' : loading };
 
