@@ -1,5 +1,5 @@
+import { cameBackOf, UNIT } from './cameBack';
 import {
-  RETURN_DAYS,
   type KindMinutes,
   type SeenBefore,
   type SeenCall,
@@ -7,18 +7,11 @@ import {
 } from '../../contract/seen';
 import type { Queries } from './database';
 
+/** Calls that are looked at: of the same model first, then the last ones. */
+const MOST_LOOKED_AT = 500;
 /** Calls that are told one by one. */
 const MOST_CALLS = 10;
 const MOST_PARTS = 12;
-
-/** Whether somebody had to come again within `RETURN_DAYS` for the unit of a call: same make, model and place. */
-export const cameBack = (call: string): string => `EXISTS (
-      SELECT FROM call later JOIN appliance again ON again.shop = later.shop AND again.id = later.appliance
-      WHERE later.shop = ${call}.shop AND later.id <> ${call}.id
-        AND later.at > ${call}.at AND later.at < ${call}.last_at + interval '${RETURN_DAYS} days'
-        AND lower(coalesce(later.corrected->>'make', again.make)) = lower(${call}.make)
-        AND lower(coalesce(later.corrected->>'model', again.model)) = lower(${call}.model)
-        AND lower(coalesce(later.corrected->>'place', again.place)) = lower(${call}.place))`;
 
 /** Calls of the shop with a verdict that were worked with the same diagram, or were of the same model; this one is left out. */
 const ALIKE = `
@@ -33,15 +26,15 @@ const ALIKE = `
       coalesce(call.corrected->>'model', appliance.model) AS model,
       coalesce(call.corrected->>'place', appliance.place) AS place,
       lower(coalesce(call.corrected->>'model', appliance.model)) = this.model
-        AND this.model <> 'unknown' AS same_model
+        AND this.model <> 'unknown' AS same_model, ${UNIT} AS unit
     FROM this
     JOIN call ON call.shop = $1 AND call.found IS NOT NULL AND call.id <> this.id
     JOIN appliance ON appliance.shop = call.shop AND appliance.id = call.appliance
     WHERE call.diagram_now = this.diagram_now
       OR lower(coalesce(call.corrected->>'model', appliance.model)) = this.model AND this.model <> 'unknown'
-  ), told AS (
-    SELECT alike.*, ${cameBack('alike')} AS came_back
-    FROM alike
+    ORDER BY same_model DESC, call.last_at DESC LIMIT ${MOST_LOOKED_AT}
+  ), ${cameBackOf('alike')}, told AS (
+    SELECT alike.*, alike.id IN (SELECT id FROM came_back) AS came_back FROM alike
   )`;
 
 /** What the shop has seen of units like that of a call. */
