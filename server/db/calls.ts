@@ -58,13 +58,8 @@ export async function listCalls(
   const conditions = ['call.shop = $1'];
   if (words.length) {
     const patterns = values.push(words.map(patternOf));
-    // By what was found as well, which is in a list of its own: few calls of a shop against all.
     conditions.push(`(call.shop, call.id) IN (
-      SELECT shop, call FROM call_words WHERE shop = $1 AND words LIKE ALL($${patterns}::text[])
-      UNION SELECT ended.shop, ended.id FROM call ended JOIN call_words said ON said.shop = ended.shop AND said.call = ended.id
-      WHERE ended.shop = $1 AND ended.found IS NOT NULL
-        AND said.words || ' ' || lower(concat_ws(' ', coalesce(ended.found->>'name', ended.found->>'part'), ended.found->>'says'))
-          LIKE ALL($${patterns}::text[]))`);
+      SELECT shop, call FROM call_words WHERE shop = $1 AND words LIKE ALL($${patterns}::text[]))`);
   }
   if (stage !== undefined) conditions.push(`call.stage = $${values.push(stage)}`);
   if (after !== undefined) {
