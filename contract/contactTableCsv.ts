@@ -10,6 +10,7 @@ import type {
 } from '../core/diagram/diagram';
 import { positionsOf } from '../core/diagram/setup';
 import { fail, ok, type Result } from '../core/result';
+import { csvLines } from './csvLines';
 import type { InputFault } from './problem';
 
 const SPELLINGS: Record<CellState, string[]> = {
@@ -42,7 +43,7 @@ export function readTableCsv(
   part: SwitchPart,
   text: string,
 ): Result<ContactTable, InputFault[]> {
-  const { rows, faults: broken } = fieldsOf(text);
+  const { rows, faults: broken } = csvLines(text);
   if (broken.length) return fail(broken);
   const [header, ...body] = rows;
   if (!header) return fail([{ path: '', line: 1, column: 1, message: 'the file is empty' }]);
@@ -136,34 +137,4 @@ function contactNamed(part: SwitchPart, name: string): Contact | undefined {
     const ends = [a.toLowerCase(), b.toLowerCase()];
     return wanted.length === 2 && ends.every((end) => wanted.includes(end));
   });
-}
-
-interface CsvLine {
-  fields: string[];
-  line: number;
-}
-
-function fieldsOf(text: string): { rows: CsvLine[]; faults: InputFault[] } {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    skipEmptyLines: false,
-    delimitersToGuess: [',', ';', '\t'],
-  });
-  const starts: number[] = [];
-  let line = 1;
-  for (const fields of parsed.data) {
-    starts.push(line);
-    line += 1 + fields.reduce((sum, field) => sum + (field.match(/\n/g)?.length ?? 0), 0);
-  }
-  const faults = parsed.errors
-    .filter((each) => each.type === 'Quotes')
-    .map((each): InputFault => ({
-      path: '',
-      line: starts[each.row ?? 0] ?? 1,
-      column: 1,
-      message: each.message,
-    }));
-  const rows = parsed.data
-    .map((fields, i) => ({ fields, line: starts[i] ?? 1 }))
-    .filter(({ fields }) => fields.some((field) => field.trim() !== ''));
-  return { rows, faults };
 }

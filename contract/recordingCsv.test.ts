@@ -38,6 +38,8 @@ describe('a recording as CSV', () => {
     ['seconds,A,B\n0,1,1\n0,1,1\n2,1,1', 3, 1],
     ['seconds,A,B\n0,1,1\n1,1,maybe\n2,1,1', 3, 3],
     ['seconds,A,B\n0,1,1\n1,1\n2,1,1', 3, 2],
+    // Lines with nothing on them count.
+    ['\nseconds,A,B\n\n0,1,1\n1,x,1\n2,1,1', 5, 2],
     ['seconds,A,B\n0,1,1\n1,-4,1\n2,1,1', 3, 2],
   ])('is refused whole, with line and column: %j', (text, line, column) => {
     const read = readRecordingCsv(text);

@@ -1,7 +1,7 @@
-import { createElement, useRef, useState } from 'react';
+import { useState } from 'react';
 import { useAppDispatch } from '../state/hooks';
 import { enqueue } from '../sync/outbox';
-import { Button } from './Button';
+import { FileButton } from './FileButton';
 import { scalePhoto } from './scalePhoto';
 import { Type } from './Type';
 
@@ -19,10 +19,8 @@ interface Props {
 /** Takes a photo by the camera or from a file: scaled here, without where it was taken, kept like any write. */
 export function PhotoButton({ callId, shows, of, label = 'Take or choose a photo', taken }: Props) {
   const dispatch = useAppDispatch();
-  const input = useRef<HTMLInputElement>(null);
   const [became, setBecame] = useState<'kept' | 'failed'>();
-  const chosen = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const chosen = async (file: File): Promise<void> => {
     const jpeg = await scalePhoto(file).catch(() => undefined);
     setBecame(jpeg === undefined ? 'failed' : 'kept');
     if (jpeg === undefined) return;
@@ -33,26 +31,18 @@ export function PhotoButton({ callId, shows, of, label = 'Take or choose a photo
   };
   return (
     <>
-      <Button
+      <FileButton
         icon="camera"
         label={label}
         testID="take-photo"
-        onPress={() => input.current?.click()}
+        field={{
+          testID: 'photo-file',
+          name: 'Photo from the camera or a file',
+          accept: 'image/*',
+          capture: 'environment',
+        }}
+        chosen={(file) => void chosen(file)}
       />
-      {createElement('input', {
-        ref: input,
-        type: 'file',
-        accept: 'image/*',
-        capture: 'environment',
-        'data-testid': 'photo-file',
-        'aria-label': 'Photo from the camera or a file',
-        style: { display: 'none' },
-        onChange: ({ target }: { target: HTMLInputElement }) => {
-          void chosen(target.files?.[0]);
-          // The same file may be chosen once more.
-          target.value = '';
-        },
-      })}
       {became === 'kept' && (
         <Type weight="strong" tone="good" aria-live="polite" testID="photo-kept">
           Kept: {shows}.

@@ -15,7 +15,7 @@ export interface CauseLooked {
   words?: string;
 }
 
-/** What makes contacts and windings fail the way they did, whatever part they are in: common practice. */
+/** What makes contacts fail the way they did, whatever part they are in: common practice. */
 const BY_MODE: Partial<Record<Mode, readonly string[]>> = {
   'stuck-closed': [
     'a load that draws too much, or shorts',

@@ -7,10 +7,9 @@ import { sayLedgerLine } from './ledger';
 import { OPTION_WORDS } from './option';
 import { missingOf, sayRepairStanding } from './repair';
 import { nameOf, sayEvidence } from './unit';
-import { isRepair, type Evidence } from '../call/evidence';
-import type { LogEntry } from '../call/record';
+import { isRepair } from '../call/evidence';
 import type { Diagram } from '../diagram/diagram';
-import { checksDue } from '../plan/closingChecks';
+import type { CheckDue } from '../plan/closingChecks';
 import { sayCheckDue } from './closingChecks';
 import { sayGrades } from './proofGrades';
 
@@ -33,7 +32,7 @@ export const STEP_STATES: Record<StepStanding['state'], string> = {
 
 /** What a step has come to, and what is missing for it, a line each. */
 export function sayStep(call: KnownOfCall, { step, state }: StepStanding): string[] {
-  const { diagram, entries, evidence, repair } = call;
+  const { diagram, entries, evidence, repair, checks } = call;
   const decision = lastOf(entries, 'decision')?.body;
   switch (step) {
     case 'complaint': {
@@ -79,8 +78,8 @@ export function sayStep(call: KnownOfCall, { step, state }: StepStanding): strin
         headline,
         ...missingOf(diagram, repair),
         ...orders,
-        ...sayGrades(diagram, entries, evidence, repair),
-        ...sayChecksLeft(diagram, entries, evidence),
+        ...sayGrades(diagram, checks, evidence, repair),
+        ...sayChecksLeft(diagram, checks),
       ];
     }
     case 'closed': {
@@ -96,12 +95,7 @@ export function sayStep(call: KnownOfCall, { step, state }: StepStanding): strin
 }
 
 /** How many checks are open, then those that were not right or not done. */
-function sayChecksLeft(
-  diagram: Diagram,
-  entries: readonly LogEntry[],
-  evidence: readonly Evidence[],
-): string[] {
-  const due = checksDue(diagram, entries, evidence);
+function sayChecksLeft(diagram: Diagram, due: readonly CheckDue[]): string[] {
   const open = due.filter(({ said }) => !said).length;
   const count = open === 1 ? '1 check' : `${open} checks`;
   return [

@@ -1,7 +1,7 @@
 import { GRADES } from '../call/closingCheck';
 import type { Evidence } from '../call/evidence';
-import type { LogEntry } from '../call/record';
 import type { Diagram } from '../diagram/diagram';
+import type { CheckDue } from '../plan/closingChecks';
 import { proofGrades } from '../plan/proofGrades';
 import type { RepairStanding } from '../plan/repair';
 import { GRADE_WORDS } from './closingChecks';
@@ -10,11 +10,11 @@ import { nameOf } from './unit';
 /** How far each repaired switch is proved: "Lid switch: proved by finger; not by what moves it, not in a run". */
 export const sayGrades = (
   diagram: Diagram,
-  entries: readonly LogEntry[],
+  checks: readonly CheckDue[],
   evidence: readonly Evidence[],
   standing: RepairStanding | undefined,
 ): string[] =>
-  proofGrades(diagram, entries, evidence, standing).map(({ part, by }) => {
+  proofGrades(diagram, checks, evidence, standing).map(({ part, by }) => {
     const proved = GRADES.filter((each) => by[each]).map((each) => GRADE_WORDS[each]);
     const not = GRADES.filter((each) => !by[each]).map((each) => `not ${GRADE_WORDS[each]}`);
     const name = nameOf(diagram, part);

@@ -108,6 +108,7 @@ export function reportOf({
   const repaired = evidence.findIndex(isRepair);
   const gone = takenBack(entries);
   const ledger = ledgerOf(diagram, entries);
+  const checks = checksDue(diagram, entries, evidence);
   const before = repaired < 0 ? evidence : evidence.slice(0, repaired);
   const after = repaired < 0 ? [] : evidence.slice(repaired + 1);
   const found = lastOf(entries, 'found')?.body;
@@ -167,7 +168,7 @@ export function reportOf({
       }),
     proof: standing && {
       headline: sayRepairStanding(diagram, standing, evidence, true).headline,
-      grades: sayGrades(diagram, entries, evidence, standing),
+      grades: sayGrades(diagram, checks, evidence, standing),
       missing: missingOf(diagram, standing),
     },
     fit: entries.flatMap(({ id, kind, body }) =>
@@ -188,7 +189,7 @@ export function reportOf({
       line.closed?.how === 'left' ? [`${nameLine(diagram, line)}: ${line.closed.words ?? ''}`] : [],
     ),
     cautions: diagram.cautions,
-    checks: sayChecks(diagram, checksDue(diagram, entries, evidence)),
+    checks: sayChecks(diagram, checks),
     advice: adviceOf(diagram, entries),
   };
 }

@@ -28,6 +28,26 @@ describe('the run that proves a repair', () => {
     expect(open).toMatch(/Tub and agitator stop/);
   });
 
+  it('takes the use that went wrong, not one that is told to go right', () => {
+    const range = builtIn('coil-range');
+    if (!range) throw new Error('no range');
+    const told = (knob: string, coil: string, outcome: 'runs' | 'off') =>
+      ({
+        kind: 'statement',
+        id: coil,
+        source: 'told',
+        steps: `${knob}=high,wait=60`,
+        subject: coil,
+        outcome,
+      }) as const;
+    const firstOf = (...said: ReturnType<typeof told>[]) => runScript(range, said)[1]?.does;
+    const left = firstOf();
+    expect(firstOf(told('lf-knob', 'lf-coil', 'runs'))).toBe(left);
+    expect(firstOf(told('lf-knob', 'lf-coil', 'off'))).toBe(left);
+    const both = firstOf(told('lf-knob', 'lf-coil', 'runs'), told('rr-knob', 'rr-coil', 'off'));
+    expect(both).toMatch(/right rear.*high/i);
+  });
+
   it('has something that happens for every built-in unit with a use', () => {
     for (const diagram of LIBRARY.filter(({ uses }) => uses?.length)) {
       const steps = runScript(diagram, []);

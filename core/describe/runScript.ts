@@ -1,8 +1,8 @@
 import { run } from '../behaviour/run';
 import { PLUGGED_IN } from '../behaviour/useRuns';
-import { statementsOf } from '../behaviour/statement';
+import { alike, statementsOf, type Outcome } from '../behaviour/statement';
 import { parseSteps, upToStep } from '../behaviour/step';
-import type { Evidence } from '../call/evidence';
+import type { Evidence, StatementEvidence } from '../call/evidence';
 import type { Diagram, Energy } from '../diagram/diagram';
 import { sayDoing } from './outcome';
 import { sayLast } from './use';
@@ -28,32 +28,48 @@ export const sayRunLoad = (diagram: Diagram): string =>
  * unit changes there. Empty for a unit without uses.
  */
 export function runScript(diagram: Diagram, evidence: readonly Evidence[]): RunStep[] {
-  const wrong = evidence.flatMap((each) => (each.kind === 'statement' ? [each.steps] : []));
-  const uses = diagram.uses ?? [];
-  const use =
-    uses.find(({ steps }) =>
-      wrong.some((each) => steps === each || steps.startsWith(`${each},`)),
-    ) ?? uses[0];
-  const steps = use && parseSteps(diagram, use.steps);
-  if (!use || !steps?.ok) return [];
-  const results = run(diagram, steps.value);
-  const all = statementsOf(diagram, results);
-  // Plugging in is a step of its own where the use does not begin with power.
-  const first = results.length - steps.value.length;
-  const before = new Map<string, string>();
-  return results.map((_, i) => {
-    const now = all.filter(({ step }) => step === i);
+  const told = evidence.filter(
+    (each): each is StatementEvidence => each.kind === 'statement' && !each.jumper,
+  );
+  const runs = (diagram.uses ?? []).flatMap(({ steps }) => goodRun(diagram, steps));
+  const wrong = ({ does }: GoodRun): boolean =>
+    told.some(({ steps, subject, outcome }) => {
+      const good = does.find((each) => each.steps === steps && each.subject === subject)?.outcome;
+      return good !== undefined && !alike(good, outcome);
+    });
+  const { does = [] } = runs.find(wrong) ?? runs[0] ?? {};
+  const before = new Map<string, Outcome>();
+  return [...new Set(does.map(({ steps }) => steps))].map((steps) => {
+    const now = does.filter((each) => each.steps === steps);
     const happens = now
       .filter(({ subject, outcome }) => isNews(before.get(subject), outcome))
       .map(({ subject, outcome }) => sayDoing(diagram, subject, outcome));
     for (const { subject, outcome } of now) before.set(subject, outcome);
-    const written = i < first ? PLUGGED_IN : upToStep(use.steps, i - first);
-    return { does: sayLast(diagram, written), happens };
+    return { does: sayLast(diagram, steps), happens };
   });
 }
 
+/** What a good unit does through one use, each by the steps as they are written up to it. */
+interface GoodRun {
+  does: { steps: string; subject: string; outcome: Outcome }[];
+}
+
+function goodRun(diagram: Diagram, written: string): GoodRun[] {
+  const steps = parseSteps(diagram, written);
+  if (!steps.ok) return [];
+  const results = run(diagram, steps.value);
+  // Plugging in is a step of its own where the use does not begin with power.
+  const first = results.length - steps.value.length;
+  const does = statementsOf(diagram, results).map(({ step, subject, outcome }) => ({
+    steps: step < first ? PLUGGED_IN : upToStep(written, step - first),
+    subject,
+    outcome,
+  }));
+  return [{ does }];
+}
+
 /** Whether somebody who watches sees something new: what never ran is off, and what has stopped stays so. */
-function isNews(before: string | undefined, now: string): boolean {
+function isNews(before: Outcome | undefined, now: Outcome): boolean {
   if (now === 'off') return before !== undefined && !['off', 'stops', 'quits'].includes(before);
   return now !== (before ?? 'whole');
 }

@@ -119,7 +119,7 @@ describe('grades of proof', () => {
       const entries = logOf(repair, ...said);
       const { evidence, setAside } = evidenceOf(furnace, entries);
       expect(setAside).toEqual([]);
-      return proofGrades(furnace, entries, evidence, undefined)[0]?.by;
+      return proofGrades(furnace, due(furnace, entries), evidence, undefined)[0]?.by;
     };
     expect(by()).toEqual({ finger: false, actuator: false, run: false });
     expect(by(...readings)).toEqual({ finger: true, actuator: false, run: false });

@@ -27,7 +27,7 @@ const BY_ENERGY: Record<Energy, readonly Check[]> = {
 };
 
 /**
- * What is checked before a unit is handed back, in the order in which it is done: cold first, then run, covers on.
+ * What is checked before a unit is handed back, in the order in which it is done: cold first, then used, last a whole run with its covers on.
  * Due once something was repaired or taken off; of its safeties those that were touched, and those that the same thing moves.
  */
 export function checksDue(
@@ -69,9 +69,9 @@ export function checksDue(
     ['mains', 'split-phase', 'wye-legs'].includes(kind),
   );
   const due: Pick<CheckDue, 'check' | 'of'>[] = [
+    ...(mains && diagram.frame !== undefined ? [{ check: 'frame' as const }] : []),
     ...kept.map(({ id }) => ({ check: 'safety' as const, of: id })),
     ...doors.map(({ id }) => ({ check: 'corner' as const, of: id })),
-    ...(mains && diagram.frame !== undefined ? [{ check: 'frame' as const }] : []),
     ...cycled.map(({ id }) => ({ check: 'cycles' as const, of: id })),
     ...asked.map((check) => ({ check })),
     { check: 'covers' },

@@ -18,13 +18,9 @@ const call = (
   const entries = lines.map(
     ([kind, body], i) => ({ id: `e${i}`, kind, phoneAt: '2026-11-28T08:00:00Z', body }) as LogEntry,
   );
-  return {
-    diagram: washer,
-    entries,
-    evidence: evidenceOf(washer, entries).evidence,
-    stage,
-    repair,
-  };
+  const { evidence } = evidenceOf(washer, entries);
+  const checks = checksDue(washer, entries, evidence);
+  return { diagram: washer, entries, evidence, stage, repair, checks };
 };
 const states = (known: KnownOfCall): string =>
   courseOf(known)
@@ -67,9 +63,8 @@ describe('the course of a call', () => {
     const proved = { kind: 'proved' as const, repairs };
     expect(states(call(done, proved, 'done'))).toBe('done done done done begun done');
     // Every check is said: what was not done as well; one that was not right undoes the proof.
-    const { diagram, entries, evidence } = call(done);
     const checked = (outcome: Records['checked']['outcome']): Line[] =>
-      checksDue(diagram, entries, evidence).map(({ check, of }) => [
+      call(done).checks.map(({ check, of }) => [
         'checked',
         { check, ...(of !== undefined && { of }), outcome, words: 'by the way' },
       ]);

@@ -4,7 +4,7 @@ import { openLines } from '../call/ledger';
 import { lastOf } from '../call/takenBack';
 import type { LogEntry } from '../call/record';
 import type { Diagram } from '../diagram/diagram';
-import { checksDue, type CheckDue } from './closingChecks';
+import type { CheckDue } from './closingChecks';
 import { ordersDue, type OrderDue } from './eventOrder';
 import type { RepairStanding } from './repair';
 
@@ -32,6 +32,8 @@ export interface KnownOfCall {
   stage: 'open' | 'done';
   /** How the last repair stands; undefined where nothing was repaired. */
   repair: RepairStanding | undefined;
+  /** What is checked before it is handed back. */
+  checks: readonly CheckDue[];
 }
 
 /** How each step of a call stands. */
@@ -41,6 +43,7 @@ export function courseOf({
   evidence,
   stage,
   repair,
+  checks,
 }: KnownOfCall): StepStanding[] {
   const found = lastOf(entries, 'found');
   const decision = lastOf(entries, 'decision');
@@ -53,7 +56,7 @@ export function courseOf({
     repaired: repaired ? 'done' : due ? 'open' : 'not-due',
     proved: withChecks(
       withOrders(proofState(repair, due), ordersDue(diagram, entries, evidence)),
-      checksDue(diagram, entries, evidence),
+      checks,
     ),
     closed: stage === 'done' ? 'done' : openLines(diagram, entries).length ? 'begun' : 'open',
   };

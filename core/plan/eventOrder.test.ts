@@ -87,6 +87,7 @@ describe('the order of safety events', () => {
         evidence: evidenceOf(oven, entries).evidence,
         stage: 'open',
         repair: { kind: 'proved', repairs: [] },
+        checks: checksDue(oven, entries, evidenceOf(oven, entries).evidence),
       }).find(({ step }) => step === 'proved')?.state;
     expect(proved(both)).toBe('done');
     expect(proved(log(replaced, ...checked, seen('opening')))).toBe('begun');

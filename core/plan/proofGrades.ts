@@ -1,9 +1,8 @@
 import { GRADES, type Grade } from '../call/closingCheck';
 import { isRepair, sinceRepair, type Evidence } from '../call/evidence';
-import type { LogEntry } from '../call/record';
 import type { Diagram } from '../diagram/diagram';
 import { findSwitch } from '../diagram/terminal';
-import { checksDue } from './closingChecks';
+import type { CheckDue } from './closingChecks';
 import { cellsToProve, type RepairStanding } from './repair';
 
 /** How far a repaired switch is proved: by finger, by what moves it, in a run. */
@@ -18,12 +17,11 @@ export interface ProofGrades {
  */
 export function proofGrades(
   diagram: Diagram,
-  entries: readonly LogEntry[],
+  checks: readonly CheckDue[],
   evidence: readonly Evidence[],
   standing: RepairStanding | undefined,
 ): ProofGrades[] {
   const last = new Map(evidence.filter(isRepair).map((each) => [each.part, each]));
-  const checks = checksDue(diagram, entries, evidence);
   return [...last.values()].flatMap((repair): ProofGrades[] => {
     if (!findSwitch(diagram, repair.part).ok) return [];
     const asked = cellsToProve(diagram, repair, []).length > 0;

@@ -52,11 +52,11 @@ export function CallCourse({ call }: { call: CallDetail }) {
   const known = useMemo(() => evidenceOf(diagram, entries).evidence, [diagram, entries]);
   const evidence = useSame(known, known.map(({ id }) => id).join());
   const repair = useRepair(diagramKey(call.diagramId, call.diagramVersion), diagram, evidence);
-  const whole = { diagram, entries, evidence, stage, repair };
+  const checks = useMemo(() => checksDue(diagram, entries, evidence), [diagram, entries, evidence]);
+  const whole = { diagram, entries, evidence, stage, repair, checks };
   const lines = openLines(diagram, entries);
   // Once it is read and seen to run, checks are what is left of its proof.
   const onlyChecks = repair?.kind === 'proved';
-  const checks = checksDue(diagram, entries, evidence);
   const unsaid = checks.filter(({ said }) => !said).length;
   const finish = (): void => {
     if (lines.length) return setRefused(true);

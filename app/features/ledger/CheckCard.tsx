@@ -9,6 +9,7 @@ import { runScript, sayRunLoad } from '../../../core/describe/runScript';
 import { capital } from '../../../core/describe/use';
 import type { CheckDue } from '../../../core/plan/closingChecks';
 import { useLog } from '../../state/useLog';
+import { useSame } from '../../state/useSame';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { NumberField } from '../../ui/NumberField';
@@ -151,10 +152,10 @@ export function CheckCard({ call, due }: { call: CallDetail; due: CheckDue }) {
 
 /** The run step by step, with what must happen. */
 function RunScript({ call: { diagram, entries } }: { call: CallDetail }) {
-  const steps = useMemo(
-    () => runScript(diagram, evidenceOf(diagram, entries).evidence),
-    [diagram, entries],
-  );
+  const told = evidenceOf(diagram, entries).evidence.filter(({ kind }) => kind === 'statement');
+  // A unit is not run anew with every tick.
+  const same = useSame(told, told.map(({ id }) => id).join());
+  const steps = useMemo(() => runScript(diagram, same), [diagram, same]);
   if (steps.length === 0) return null;
   return (
     <View style={styles.script} testID="run-script">

@@ -1,4 +1,4 @@
-import { createElement, useRef, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { ContactEvent } from '../../../core/call/orderSeen';
 import { orderFrom, wentOver, type Recording } from '../../../core/call/recording';
@@ -7,7 +7,7 @@ import type { Diagram } from '../../../core/diagram/diagram';
 import type { ExpectedEvent } from '../../../core/plan/eventOrder';
 import { sayInputFault } from '../../../contract/problem';
 import { bringReaders, NOT_WHOLE } from '../../sync/readers';
-import { Button } from '../../ui/Button';
+import { FileButton } from '../../ui/FileButton';
 import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
@@ -23,7 +23,6 @@ const keyOf = ({ part, contact }: ContactEvent): string => `${part} ${contact}`;
 
 /** The order as a meter or recorder with two channels or more has written it; two of three at a time come to the whole. */
 export function RecordingReader({ diagram, expected, seen }: Props) {
-  const input = useRef<HTMLInputElement>(null);
   const [recording, setRecording] = useState<Recording>();
   /** Which contact each channel is on. */
   const [on, setOn] = useState<Record<string, string>>({});
@@ -57,8 +56,7 @@ export function RecordingReader({ diagram, expected, seen }: Props) {
         }),
       );
   };
-  const open = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const open = async (file: File): Promise<void> => {
     const readers = await bringReaders().catch(() => undefined);
     const read = readers?.readRecordingCsv(await file.text());
     if (!read?.ok) {
@@ -78,24 +76,17 @@ export function RecordingReader({ diagram, expected, seen }: Props) {
   };
   return (
     <View style={styles.all}>
-      <Button
+      <FileButton
         icon="upload"
         label="Read a recording of two channels or more"
         testID="read-recording"
-        onPress={() => input.current?.click()}
+        field={{
+          testID: 'recording-file',
+          name: 'A recording as CSV: seconds, then ohms of each channel',
+          accept: '.csv,text/csv',
+        }}
+        chosen={(file) => void open(file)}
       />
-      {createElement('input', {
-        ref: input,
-        type: 'file',
-        accept: '.csv,text/csv',
-        'data-testid': 'recording-file',
-        'aria-label': 'A recording as CSV: seconds, then ohms of each channel',
-        style: { display: 'none' },
-        onChange: ({ target }: { target: HTMLInputElement }) => {
-          void open(target.files?.[0]);
-          target.value = '';
-        },
-      })}
       {recording?.channels.map(({ name }, i) => (
         <View key={name} style={styles.channel}>
           <Type weight="strong">Channel “{name}” is on</Type>
