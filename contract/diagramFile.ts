@@ -30,9 +30,14 @@ export const readDiagram = (text: string): Result<CheckedDiagram, InputFault[]> 
 
 /** The same for a value that is already parsed, such as a request's body. */
 export function checkDiagram(value: unknown): Result<CheckedDiagram, InputFault[]> {
-  if (!matches(value)) return fail(shapeFaults(matches, 'a diagram'));
-  const findings = lintWhole(value);
+  const shaped = shapeOfDiagram(value);
+  if (!shaped.ok) return shaped;
+  const findings = lintWhole(shaped.value);
   const faults = findings.filter((each) => each.severity === 'error');
   if (faults.length) return fail(faults.map(({ path, message }) => ({ path, message })));
-  return ok({ diagram: value, warnings: findings });
+  return ok({ diagram: shaped.value, warnings: findings });
 }
+
+/** Whether a value has the shape of a diagram, sound or not: a draft. */
+export const shapeOfDiagram = (value: unknown): Result<Diagram, InputFault[]> =>
+  matches(value) ? ok(value) : fail(shapeFaults(matches, 'a diagram'));
