@@ -9,7 +9,10 @@ import type { InputFault } from './problem';
  * Reads a diagram in the line notation and refuses it whole if anything is wrong, told by line and column. What a line of
  * wires names and nothing declares is made by `make`, or refused without it.
  */
-export function readDiagramText(text: string, make?: MakePlace): Result<CheckedDiagram, InputFault[]> {
+export function readDiagramText(
+  text: string,
+  make?: MakePlace,
+): Result<CheckedDiagram, InputFault[]> {
   if (text.length > MOST_NOTATION)
     return fail([{ path: '', message: `a diagram has at most ${MOST_NOTATION} letters` }]);
   const read = readNotation(text);
@@ -26,7 +29,12 @@ export function readDiagramText(text: string, make?: MakePlace): Result<CheckedD
   );
   if (missing)
     return fail([
-      { path: '/wires', line: missing[1].line, column: 1, message: `no line has a wire "${missing[0]}"` },
+      {
+        path: '/wires',
+        line: missing[1].line,
+        column: 1,
+        message: `no line has a wire "${missing[0]}"`,
+      },
     ]);
   const told = joined.value.wires.map((wire) => ({ ...wire, ...wires[wire.id]?.said }));
   const checked = checkDiagram({ ...joined.value, wires: told } satisfies Diagram);

@@ -16,8 +16,13 @@ export interface Ohms {
   high: number;
 }
 
-/** Where a diagram entry comes from. */
+/** Where a diagram entry comes from: printed on the sheet, proved by a reading, or guessed. */
 export type Known = 'sheet' | 'proved' | 'guessed';
+
+/** What can say of itself where it comes from; it is from the sheet where it says nothing. */
+interface Told {
+  known?: Known;
+}
 
 export interface Diagram {
   format: 'yarrix-diagram';
@@ -41,6 +46,8 @@ export interface Diagram {
   cautions: string[];
   /** What it works with besides the wires of the house; each asks for checks of its own before it is handed back. */
   energies?: Energy[];
+  /** The diagram that it was made from, by what differs. */
+  derivedFrom?: { id: string; version: number; name: string };
 }
 
 export type Energy =
@@ -104,7 +111,7 @@ export interface Terminal {
 export type SupplyKind =
   'mains' | 'split-phase' | 'wye-legs' | 'low-voltage-ac' | 'dc' | 'thermopile' | 'thermocouple';
 
-export interface Supply {
+export interface Supply extends Told {
   id: string;
   name: string;
   kind: SupplyKind;
@@ -126,7 +133,7 @@ export interface Alias {
   trap?: string;
 }
 
-interface PartBase {
+interface PartBase extends Told {
   id: string;
   name: string;
   role: string;
@@ -323,7 +330,7 @@ export interface HardwarePart extends PartBase {
 export type Part =
   SwitchPart | LoadPart | ProtectorPart | BoardPart | ConnectionPart | HardwarePart;
 
-export interface Wire {
+export interface Wire extends Told {
   id: string;
   /** Two-letter colour code, with a stripe after a dash: `BK`, `WH-RD`. */
   colour: string;
@@ -340,7 +347,7 @@ export interface Position {
 
 export type ActuatorShape = 'door' | 'lid' | 'drawer' | 'knob' | 'button' | 'float';
 
-interface ActuatorBase {
+interface ActuatorBase extends Told {
   id: string;
   name: string;
 }

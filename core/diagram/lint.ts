@@ -27,6 +27,7 @@ export function lintDiagram(diagram: Diagram): Finding[] {
       (id) => error(`/${list}`, `the id "${id}" is given twice`),
     );
   }
+  if (!diagram.parts.length) error('/parts', 'there is no part yet');
   const refs = new Set(
     owners(diagram).flatMap((each) =>
       each.terminals.map((terminal) => `${each.id}.${terminal.id}`),

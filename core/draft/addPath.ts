@@ -2,7 +2,14 @@ import type { Diagram, TerminalRef, Wire } from '../diagram/diagram';
 import { terminalRef } from '../diagram/terminal';
 import { fail, ok, type Result } from '../result';
 import { findPlace, type NoPlace, type Way } from './findPlace';
-import { isPlace, type Link, type PathItem, type PathLine, type Place, type TextFault } from './pathLine';
+import {
+  isPlace,
+  type Link,
+  type PathItem,
+  type PathLine,
+  type Place,
+  type TextFault,
+} from './pathLine';
 
 /** Who makes what a line names and the diagram has not: a part of the trade's kinds, a supply, a contact more. */
 export type MakePlace = (
@@ -99,7 +106,12 @@ class Adding {
   }
 
   /** All of one side are one point with all of the other: as few wires as that takes. */
-  private join(from: TerminalRef[], to: TerminalRef[], { colour = 'NA', wire }: Link, at: PathItem) {
+  private join(
+    from: TerminalRef[],
+    to: TerminalRef[],
+    { colour = 'NA', wire }: Link,
+    at: PathItem,
+  ) {
     const [out, into] = [from[0], to[0]];
     if (out === undefined || into === undefined) return;
     const pairs: [TerminalRef, TerminalRef][] = [
@@ -113,8 +125,7 @@ class Adding {
         column,
         message: `"${wire}" would be ${pairs.length} wires: leave its name away, or write a line for each`,
       });
-    for (const [a, b] of pairs)
-      this.wires.push({ id: wire ?? UNNUMBERED, colour, from: a, to: b });
+    for (const [a, b] of pairs) this.wires.push({ id: wire ?? UNNUMBERED, colour, from: a, to: b });
   }
 }
 
@@ -139,7 +150,9 @@ export function keepWireIds(before: readonly Wire[], after: readonly Wire[]): Wi
         (from === wire.from && to === wire.to) || (from === wire.to && to === wire.from),
     );
     const same = i < 0 ? undefined : left.splice(i, 1)[0];
-    return same ? { ...wire, id: same.id, ...(same.ohms && { ohms: same.ohms }) } : { ...wire, id: UNNUMBERED };
+    return same
+      ? { ...wire, id: same.id, ...(same.ohms && { ohms: same.ohms }) }
+      : { ...wire, id: UNNUMBERED };
   });
   return numbered(kept);
 }

@@ -46,7 +46,26 @@ export function findPlace(diagram: Diagram, text: string): Result<Way, NoPlace> 
     return fail({
       message: `several supplies have a terminal "${text}": write ${rails.map(({ owner, enter }) => `"${owner} ${enter}"`).join(' or ')}`,
     });
-  return byName(all, text, undefined) ?? byName(all, head, tail) ?? fail({ message: unknown(all, text) });
+  return (
+    byName(all, text, undefined) ??
+    byName(all, head, tail) ??
+    ofInside(byName(all, words.slice(0, -2).join(' '), words.at(-2)), tail, all) ??
+    fail({ message: unknown(all, text) })
+  );
+}
+
+/** "motor run 4-5": a winding or a contact by its name, and which way round it is gone through. */
+function ofInside(
+  inside: Result<Way, NoPlace> | undefined,
+  tail: string,
+  all: readonly (Part | Supply)[],
+): Result<Way, NoPlace> | undefined {
+  if (!inside?.ok || inside.value.enter === inside.value.leave) return undefined;
+  const { owner, enter, leave } = inside.value;
+  const found = all.find(({ id }) => id === owner);
+  const way = found && wayNamed(found, tail);
+  const same = way?.every((each) => each === enter || each === leave);
+  return way && same ? ok({ owner, enter: way[0], leave: way[1] }) : undefined;
 }
 
 function railsOf({ supplies }: Diagram, text: string): Way[] {
@@ -104,8 +123,7 @@ function wayNamed(owner: Part | Supply, tail: string): [string, string] | undefi
     const [a, b] = [terminalOf(owner, one), terminalOf(owner, two)];
     if (a !== undefined && b !== undefined) return [a, b];
   }
-  const inside =
-    'elements' in owner ? owner.elements : 'contacts' in owner ? owner.contacts : [];
+  const inside = 'elements' in owner ? owner.elements : 'contacts' in owner ? owner.contacts : [];
   return inside.find(({ id }) => id.toLowerCase() === tail.toLowerCase())?.between;
 }
 

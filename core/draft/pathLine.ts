@@ -144,7 +144,9 @@ class Reader {
       .replace(/\s+/g, ' ');
     if (!words) {
       this.at = at;
-      this.refuse('a part is missing here: write its name, and its terminals where it has more than two');
+      this.refuse(
+        'a part is missing here: write its name, and its terminals where it has more than two',
+      );
     }
     return { text: words, ...(facts && { facts }), at };
   }
@@ -188,7 +190,7 @@ class Reader {
   }
 }
 
-/** A line as it is written: colours and ids of wires in the arrows. */
+/** A line as it is written: colours and ids of wires in the arrows; a bare wire without an id is an arrow alone. */
 export function writePathLine({ first, rest }: PathLine): string {
   return rest.reduce(
     (line, { link, item }) => `${line} ${writeLink(link)} ${writeItem(item)}`,
@@ -197,7 +199,7 @@ export function writePathLine({ first, rest }: PathLine): string {
 }
 
 const writeLink = ({ colour, wire }: Link): string =>
-  colour ? `-${colour}${wire ? ` ${wire}` : ''}>` : '>';
+  wire || (colour && colour !== 'NA') ? `-${colour ?? 'NA'}${wire ? ` ${wire}` : ''}>` : '>';
 
 const writeItem = (item: PathItem): string =>
   isPlace(item)

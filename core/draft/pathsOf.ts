@@ -33,7 +33,10 @@ export function pathsOf(diagram: Diagram, ids: boolean): PathLine[] {
       // A rail ends a line.
       wire = owner && 'volts' in owner ? undefined : next(here);
     }
-    return { first: { text: write(diagram, byId.get(splitRef(start).part), start, start), at: 0 }, rest };
+    return {
+      first: { text: write(diagram, byId.get(splitRef(start).part), start, start), at: 0 },
+      rest,
+    };
   };
 
   const starts = owners(diagram).flatMap(({ id, terminals }) =>

@@ -37,6 +37,9 @@ export function readNotation(text: string): Result<ReadNotation, TextFault[]> {
   return sorted.length ? fail(sorted) : ok({ ...made, paths });
 }
 
+/** What is asked for and was not said. */
+const UNSAID = 'not noted';
+
 const LISTS = {
   supply: 'supplies',
   hand: 'actuators',
@@ -102,7 +105,9 @@ function declare(statements: readonly Statement[], refuse: Refuse): Omit<ReadNot
 }
 
 function readUnit({ id, name, below }: Statement, refuse: Refuse, drawnFor: Fields): Fields {
-  const cautions = below.filter(({ key }) => key === 'caution').map(({ value }) => readValue(value));
+  const cautions = below
+    .filter(({ key }) => key === 'caution')
+    .map(({ value }) => readValue(value));
   const { drawnFor: elsewhere, ...fields } = fieldsOf(
     below.filter(({ key }) => key !== 'caution'),
     refuse,
@@ -144,11 +149,17 @@ const READERS: Record<
   actuators: readActuator,
   panels: ({ id, name, said, below, line }, refuse) => {
     const minutes = said ? measureIn(said, 'min') : 1;
-    if (minutes === undefined) refuse(line, 'say how long it takes: panel rear "Rear panel": 7 min');
+    if (minutes === undefined)
+      refuse(line, 'say how long it takes: panel rear "Rear panel": 7 min');
     return { id, name, minutes, fastener: 'screws', ...fieldsOf(below, refuse) };
   },
   parts: readPart,
-  uses: ({ id, name, said, below }, refuse) => ({ id, name, steps: said, ...fieldsOf(below, refuse) }),
+  uses: ({ id, name, said, below }, refuse) => ({
+    id,
+    name,
+    steps: said,
+    ...fieldsOf(below, refuse),
+  }),
   looks: ({ id, name, below }, refuse) => ({ id, says: name, ...fieldsOf(below, refuse) }),
 };
 
@@ -182,7 +193,14 @@ function readActuator(
   if (kind === 'quantity') {
     const comma = said.indexOf(',');
     if (comma < 0) refuse(line, 'a quantity is said so: quantity air "Air": temperature, °F');
-    return { kind, id, name, quantity: said.slice(0, comma), unit: said.slice(comma + 1).trim(), ...fields };
+    return {
+      kind,
+      id,
+      name,
+      quantity: said.slice(0, comma),
+      unit: said.slice(comma + 1).trim(),
+      ...fields,
+    };
   }
   const how: Fields = {};
   for (const each of said.split(',').map((words) => words.trim())) {
@@ -200,13 +218,12 @@ function readActuator(
 
 function readPart(statement: Statement, refuse: Refuse): Fields {
   const { id, name } = statement;
-  const { terminals, ...part } = { role: '', ...ofKind(statement, refuse) } as Fields;
+  const { terminals, ...part } = { role: UNSAID, ...ofKind(statement, refuse) } as Fields;
   const made = { id, name, ...part };
   return {
     ...made,
     terminals:
-      terminals ??
-      terminalsInside(made as unknown as Part).map((terminal) => ({ id: terminal })),
+      terminals ?? terminalsInside(made as unknown as Part).map((terminal) => ({ id: terminal })),
   };
 }
 
@@ -214,16 +231,23 @@ function ofKind({ word, said, below, line }: Statement, refuse: Refuse): Fields 
   const pair = (text: string, at: number): [string, string] => {
     const slash = text.indexOf('/');
     const found = slash > 0 ? pairsIn(text).find(([a]) => a.length === slash) : pairsIn(text)[0];
-    if (!found) refuse(at, `"${text}" is not two terminals; write A-C, or A/C where one has a hyphen`);
+    if (!found)
+      refuse(at, `"${text}" is not two terminals; write A-C, or A/C where one has a hyphen`);
     return found ?? ['', ''];
   };
-  const list = said.split(',').map((each) => each.trim()).filter(Boolean);
+  const list = said
+    .split(',')
+    .map((each) => each.trim())
+    .filter(Boolean);
   switch (word) {
     case 'switch': {
       const { own, fields } = apart(below, ['contact', 'in', 'table', 'setPoints'], refuse);
       const heads = new Map(list.map((each) => each.split(/\s+/)).map(([a, b]) => [a, b]));
       if (!heads.get('by') || !heads.get('free'))
-        refuse(line, 'say what moves it, and how it stands alone: switch door "Door switch": by door, free open');
+        refuse(
+          line,
+          'say what moves it, and how it stands alone: switch door "Door switch": by door, free open',
+        );
       const of = (key: string) => own.filter((each) => each.key === key);
       const setPoints = of('setPoints')[0];
       return {
@@ -247,11 +271,15 @@ function ofKind({ word, said, below, line }: Statement, refuse: Refuse): Fields 
         kind: 'protector',
         protector: word,
         between: pair(said, line),
-        rating: '',
+        rating: UNSAID,
         ...fieldsOf(below, refuse),
       };
     case 'connection':
-      return { kind: word, joins: list.map((each) => pair(each, line)), ...fieldsOf(below, refuse) };
+      return {
+        kind: word,
+        joins: list.map((each) => pair(each, line)),
+        ...fieldsOf(below, refuse),
+      };
     case 'hardware':
       return { kind: word, serves: list, ...fieldsOf(below, refuse) };
     case 'board': {
@@ -330,10 +358,14 @@ function readElement({ of, value, line }: Below, pair: ReadPair, refuse: Refuse)
     const cold = /^cold\s+(.+)$/.exec(each);
     const volts = measureIn(each.replace(/^for\s+/, ''), 'V');
     if (plate) {
-      const [watts, at, percent = USUAL_PERCENT] = plate.slice(1).map((text) => text === undefined ? undefined : Number(text));
+      const [watts, at, percent = USUAL_PERCENT] = plate
+        .slice(1)
+        .map((text) => (text === undefined ? undefined : Number(text)));
       element.value = { watts, volts: at, tolerancePercent: percent };
     } else if (ohms) {
-      const [nominal = 0, low, high] = ohms.slice(1).map((text) => text === undefined ? undefined : Number(text));
+      const [nominal = 0, low, high] = ohms
+        .slice(1)
+        .map((text) => (text === undefined ? undefined : Number(text)));
       element[each.startsWith('working') ? 'working' : 'value'] = {
         nominal,
         low: low ?? nominal * (1 - USUAL_PERCENT / 100),
@@ -341,7 +373,11 @@ function readElement({ of, value, line }: Below, pair: ReadPair, refuse: Refuse)
       };
     } else if (cold) element.value = { ...(element.value as object), coldToHot: Number(cold[1]) };
     else if (volts !== undefined) element.volts = volts;
-    else refuse(line, `"${each}" is not understood; say "element run 4-5: 2.4 ohm, for 120 V" or "1200 W at 240 V"`);
+    else
+      refuse(
+        line,
+        `"${each}" is not understood; say "element run 4-5: 2.4 ohm, for 120 V" or "1200 W at 240 V"`,
+      );
   }
   return element;
 }

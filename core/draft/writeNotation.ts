@@ -44,12 +44,20 @@ export function writeNotation(diagram: Diagram): string {
     supplies.map(writeSupply),
     actuators.map((each) => writeActuator(each, drawnFor[each.id])),
     panels.map(({ id: panel, name: called, minutes, ...saying }) =>
-      writeStatement({ word: 'panel', id: panel, name: called, said: `${minutes} min`, below: rest(saying) }),
+      writeStatement({
+        word: 'panel',
+        id: panel,
+        name: called,
+        said: `${minutes} min`,
+        below: rest(saying),
+      }),
     ),
     parts.map(writePart),
     pathsOf(diagram, true).map(writePathLine),
     told,
-    (uses ?? []).map((use) => writeStatement({ word: 'use', id: use.id, name: use.name, said: use.steps, below: [] })),
+    (uses ?? []).map((use) =>
+      writeStatement({ word: 'use', id: use.id, name: use.name, said: use.steps, below: [] }),
+    ),
     (looks ?? []).map(({ id: look, says, ...saying }) =>
       writeStatement({ word: 'look', id: look, name: says, said: '', below: rest(saying) }),
     ),
@@ -108,7 +116,13 @@ function writeActuator(actuator: Actuator, drawn: string | number | undefined): 
     return [shape, more];
   };
   const [how1, more] = said();
-  return writeStatement({ word: kind, id, name, said: how1, below: [...below, ...at, ...rest(more)] });
+  return writeStatement({
+    word: kind,
+    id,
+    name,
+    said: how1,
+    below: [...below, ...at, ...rest(more)],
+  });
 }
 
 function writePart(part: Part): string {
@@ -178,7 +192,11 @@ function ofKind(part: Part): [word: string, said: string, own: Below, more: Comm
 
 function writeContact({ id, between, circuit, amps, ...more }: Contact): [string, string] {
   const pair = writePair(...between);
-  const said = [circuit, ...(amps === undefined ? [] : [`${amps} A`]), ...(more.throw ? [more.throw] : [])];
+  const said = [
+    circuit,
+    ...(amps === undefined ? [] : [`${amps} A`]),
+    ...(more.throw ? [more.throw] : []),
+  ];
   return [id === pair ? `contact ${pair}` : `contact ${id} ${pair}`, said.join(', ')];
 }
 
