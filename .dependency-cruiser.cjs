@@ -38,6 +38,7 @@ const coreRules = upwards('core', [
   'plan',
   'decide',
   'simulate',
+  'draft',
   'describe',
 ]).map((rule) => ({
   ...rule,
