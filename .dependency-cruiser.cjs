@@ -68,6 +68,8 @@ module.exports = {
     ),
     // What is put back is compared with its photo.
     appOnly('features/ledger', [...BELOW_FEATURES, 'features/photos']),
+    // What is typed is drawn beside it.
+    appOnly('features/editor', [...BELOW_FEATURES, 'features/diagrams']),
     // A call is begun beside the drawing of its unit.
     appOnly('features/calls', [
       ...BELOW_FEATURES,

@@ -2,7 +2,7 @@ import { addPaths, type MakePlace } from '../core/draft/addPath';
 import { MOST_NOTATION, readNotation } from '../core/draft/readNotation';
 import type { Diagram } from '../core/diagram/diagram';
 import { fail, type Result } from '../core/result';
-import { checkDiagram, shapeOfDiagram, type CheckedDiagram } from './diagramFile';
+import { checkDiagram, readDiagram, shapeOfDiagram, type CheckedDiagram } from './diagramFile';
 import type { InputFault } from './problem';
 
 /**
@@ -49,3 +49,10 @@ function lineOf(lines: Record<string, number>, path: string): { line?: number; c
   }
   return {};
 }
+
+/** Reads a diagram file, JSON or line notation: the one begins with a brace, the other never does. */
+export const readDiagramFile = (
+  text: string,
+  make?: MakePlace,
+): Result<CheckedDiagram, InputFault[]> =>
+  /^\s*[{[]/.test(text) ? readDiagram(text) : readDiagramText(text, make);

@@ -128,7 +128,12 @@ export async function exportPage(folder: string, routes?: string): Promise<void>
 /** Big computation runs beside the page, in bundles of its own. */
 async function buildWorkers(web: string, engine: string, shipped: string[]): Promise<void> {
   await build({
-    entryPoints: { diagnosis: join(ROOT, 'app', 'workers', 'diagnosis.worker.ts') },
+    entryPoints: Object.fromEntries(
+      ['diagnosis', 'draft'].map((name) => [
+        name,
+        join(ROOT, 'app', 'workers', `${name}.worker.ts`),
+      ]),
+    ),
     outdir: join(web, 'workers'),
     bundle: true,
     minify: true,

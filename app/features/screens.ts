@@ -14,6 +14,7 @@ export { OrderScreen } from './ledger/OrderScreen';
 export { PhotoScreen } from './photos/PhotoScreen';
 export { DiagramScreen } from './diagrams/DiagramScreen';
 export { DiagramsScreen } from './diagrams/DiagramsScreen';
+export { EditorScreen } from './editor/EditorScreen';
 export { ReportScreen } from './report/ReportScreen';
 export { SwitchScreen } from './switchProof/SwitchScreen';
 export { WorkScreen } from './diagnosis/WorkScreen';

@@ -142,6 +142,16 @@ export async function diagramOnDevice(shop: ShopId, id: string, version: number)
   return kept === undefined ? (await read<Diagram>(shop, path)).value : (kept as Diagram);
 }
 
+/** Stores the next version of a diagram, from a file's text: once for each `sentAs`. */
+export async function storeDiagram(
+  shop: ShopId,
+  sentAs: string,
+  file: string,
+): Promise<{ id: string; version: number }> {
+  const init = { method: 'PUT', headers: { 'content-type': 'text/plain' }, body: file };
+  return bodyOf(await ask(shop, `/diagrams/${sentAs}`, init));
+}
+
 /** Requests for bodies at one start, at most; what is left comes with the next. */
 const MOST_ROUNDS = 3;
 

@@ -1,20 +1,16 @@
 import type {
   Actuator,
-  CellState,
-  Contact,
   Diagram,
   Known,
   Part,
   Supply,
-  SwitchPart,
-  TableRow,
   TerminalRef,
 } from '../diagram/diagram';
-import { positionsOf } from '../diagram/setup';
 import { owners, splitRef, switches, terminalRef } from '../diagram/terminal';
 import { fail, ok, type Result } from '../result';
 import { addPaths, keepWireIds, type MakePlace } from './addPath';
-import { idOf } from './findPlace';
+import { changeSwitch, freeId } from './changePart';
+import { withRows } from './editTable';
 import { readPathLine, type PathLine, type TextFault } from './pathLine';
 
 /**
@@ -46,17 +42,6 @@ export function withoutLine(draft: Diagram, line: PathLine): Diagram {
   return { ...draft, wires: draft.wires.filter(({ id }) => !gone.has(id)) };
 }
 
-export const changePart = (draft: Diagram, id: string, change: (part: Part) => Part): Diagram => ({
-  ...draft,
-  parts: draft.parts.map((each) => (each.id === id ? change(each) : each)),
-});
-
-const changeSwitch = (
-  draft: Diagram,
-  id: string,
-  change: (part: SwitchPart) => SwitchPart,
-): Diagram => changePart(draft, id, (part) => (part.kind === 'switch' ? change(part) : part));
-
 /** Adds a part that is new to the draft, with what moves it. Its id is its name's, counted on where that is taken. */
 export function addPart(
   draft: Diagram,
@@ -79,15 +64,6 @@ export function addPart(
       drawnFor: { ...made.drawnFor, ...draft.drawnFor },
     },
   };
-}
-
-/** An id that nothing else has. */
-export function freeId(name: string, taken: readonly { id: string }[]): string {
-  const base = idOf(name) || 'part';
-  const has = (id: string): boolean => taken.some((each) => each.id === id);
-  let id = base;
-  for (let n = 2; has(id); n++) id = `${base.slice(0, 36)}-${n}`;
-  return id;
 }
 
 /** Takes a part, a supply or a control out, with its wires and what speaks of it alone. */
@@ -190,125 +166,6 @@ function inside(part: Part, pair: (ends: [string, string]) => [string, string]):
   }
 }
 
-/** One cell of a contact table; who sets it has read the sheet. */
-export const setCell = (
-  draft: Diagram,
-  id: string,
-  position: string,
-  contact: string,
-  state: CellState,
-): Diagram =>
-  changeSwitch(draft, id, (part) => ({
-    ...part,
-    table: {
-      known: 'sheet',
-      rows: part.table.rows.map((row) =>
-        row.position === position ? cellSet(row, contact, state) : row,
-      ),
-    },
-  }));
-
-function cellSet(row: TableRow, contact: string, state: CellState): TableRow {
-  const { either = [], cycles, ...rest } = row;
-  const closed = row.closed.filter((each) => each !== contact);
-  const maybe = either.filter((each) => each !== contact);
-  if (state === 'either') maybe.push(contact);
-  return {
-    ...rest,
-    closed: state === 'closed' ? [...closed, contact] : closed,
-    ...(maybe.length && { either: maybe }),
-    ...(maybe.length && cycles && { cycles }),
-  };
-}
-
-/** Gives a position the cells of another one. */
-export const copyRow = (draft: Diagram, id: string, from: string, to: string): Diagram =>
-  changeSwitch(draft, id, (part) => {
-    const row = part.table.rows.find((each) => each.position === from);
-    const rows = part.table.rows.map((each) =>
-      row && each.position === to ? { ...row, position: to } : each,
-    );
-    return { ...part, table: { known: 'sheet', rows } };
-  });
-
-/** One contact more, closed nowhere yet; its terminals are made where they are not there. */
-export const addContact = (draft: Diagram, id: string, between: [string, string]): Diagram =>
-  changeSwitch(draft, id, (part) => {
-    const contact: Contact = {
-      id: freeContact(part, between.join('-')),
-      between,
-      circuit: part.contacts[0]?.circuit ?? 'control',
-    };
-    const fresh = between.filter(
-      (each) => !part.terminals.some((terminal) => terminal.id === each),
-    );
-    return {
-      ...part,
-      terminals: [...part.terminals, ...fresh.map((each) => ({ id: each }))],
-      contacts: [...part.contacts, contact],
-    };
-  });
-
-function freeContact({ contacts }: SwitchPart, id: string): string {
-  return contacts.some((each) => each.id === id) ? freeId(id, contacts) : id;
-}
-
-export const removeContact = (draft: Diagram, id: string, contact: string): Diagram =>
-  changeSwitch(draft, id, (part) => ({
-    ...part,
-    contacts: part.contacts.filter((each) => each.id !== contact),
-    table: { ...part.table, rows: part.table.rows.map((row) => cellSet(row, contact, 'open')) },
-  }));
-
-/** A control gets one position more, and each table that it moves a row with all open. */
-export function addPosition(draft: Diagram, actuator: string, name: string): Diagram {
-  const control = draft.actuators.find(({ id }) => id === actuator);
-  if (!control || control.kind === 'quantity' || control.kind === 'momentary') return draft;
-  const id = freeId(name, control.positions);
-  const more = { ...control, positions: [...control.positions, { id, name }] };
-  return withRows({
-    ...draft,
-    actuators: draft.actuators.map((each) => (each.id === actuator ? more : each)),
-  });
-}
-
-/** Takes a position out, as long as the control has two. */
-export function removePosition(draft: Diagram, actuator: string, position: string): Diagram {
-  const control = draft.actuators.find(({ id }) => id === actuator);
-  if (!control || control.kind !== 'hand' || control.positions.length < 3) return draft;
-  const positions = control.positions.filter(({ id }) => id !== position);
-  const drawn = draft.drawnFor[actuator];
-  return withRows({
-    ...draft,
-    actuators: draft.actuators.map((each) =>
-      each.id === actuator ? { ...control, positions } : each,
-    ),
-    drawnFor: {
-      ...draft.drawnFor,
-      ...(drawn === position && positions[0] && { [actuator]: positions[0].id }),
-    },
-  });
-}
-
-/** Says what moves a switch; its table keeps the rows that both have. */
-export const moveBy = (draft: Diagram, id: string, actuator: string): Diagram =>
-  withRows(changeSwitch(draft, id, (part) => ({ ...part, actuator })));
-
-/** Every table with one row for each position of what moves it, and free where that is one of them. */
-function withRows(draft: Diagram): Diagram {
-  const parts = draft.parts.map((part) => {
-    if (part.kind !== 'switch') return part;
-    const positions = positionsOf(draft, part);
-    const rows = positions.map(
-      (position): TableRow =>
-        part.table.rows.find((each) => each.position === position) ?? { position, closed: [] },
-    );
-    const free = positions.includes(part.free) ? part.free : (positions[0] ?? part.free);
-    return { ...part, free, table: { ...part.table, rows } };
-  });
-  return { ...draft, parts };
-}
-
 /** Renames a part, a supply or a control; what names it by its id goes on. */
 export function rename(draft: Diagram, id: string, name: string): Diagram {
   const named = <T extends { id: string; name: string }>(each: T): T =>
@@ -343,3 +200,49 @@ export const setColour = (draft: Diagram, id: string, colour: string): Diagram =
   ...draft,
   wires: draft.wires.map((each) => (each.id === id ? { ...each, colour } : each)),
 });
+
+/** Puts another kind of part in place of one: its name, its terminals and its wires stay, and its contacts where it has some. */
+export function replacePart(
+  draft: Diagram,
+  id: string,
+  made: { part: Part; actuators: Actuator[]; drawnFor: Diagram['drawnFor'] },
+): Diagram {
+  const before = draft.parts.find((each) => each.id === id);
+  if (!before) return draft;
+  const known = new Set(draft.actuators.map((each) => each.id));
+  const after = withEnds(made.part, before);
+  const whole = {
+    ...draft,
+    parts: draft.parts.map((each) => (each.id === id ? after : each)),
+    actuators: [...draft.actuators, ...made.actuators.filter((each) => !known.has(each.id))],
+    drawnFor: { ...made.drawnFor, ...draft.drawnFor },
+  };
+  return withoutIdle(withRows(whole), before.kind === 'switch' ? before.actuator : undefined);
+}
+
+function withEnds(made: Part, before: Part): Part {
+  const { terminals } = before;
+  if (made.kind !== 'switch' || before.kind !== 'switch') return { ...made, terminals };
+  const [first] = made.contacts;
+  return {
+    ...made,
+    terminals,
+    contacts: before.contacts,
+    table: {
+      ...made.table,
+      // All its contacts go as the one goes that is made.
+      rows: made.table.rows.map((row) => ({
+        ...row,
+        closed:
+          first && row.closed.includes(first.id) ? before.contacts.map((each) => each.id) : [],
+      })),
+    },
+  };
+}
+
+/** Without a control that moves nothing any more. */
+function withoutIdle(draft: Diagram, actuator: string | undefined): Diagram {
+  if (actuator === undefined || switches(draft).some((each) => each.actuator === actuator))
+    return draft;
+  return removeOwner(draft, actuator);
+}

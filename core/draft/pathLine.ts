@@ -190,18 +190,20 @@ class Reader {
   }
 }
 
-/** A line as it is written: colours and ids of wires in the arrows; a bare wire without an id is an arrow alone. */
-export function writePathLine({ first, rest }: PathLine): string {
-  return rest.reduce(
-    (line, { link, item }) => `${line} ${writeLink(link)} ${writeItem(item)}`,
-    writeItem(first),
+/** A line as it is written. @param ids whether its arrows name their wires, so that they are the same when it is read again */
+export const writePathLine = ({ first, rest }: PathLine, ids: boolean): string =>
+  rest.reduce(
+    (line, { link, item }) => `${line} ${writeLink(link, ids)} ${writeItem(item, ids)}`,
+    writeItem(first, ids),
   );
+
+/** A bare wire without an id is an arrow alone. */
+function writeLink({ colour = 'NA', wire }: Link, ids: boolean): string {
+  const named = ids && wire ? ` ${wire}` : '';
+  return named || colour !== 'NA' ? `-${colour}${named}>` : '>';
 }
 
-const writeLink = ({ colour, wire }: Link): string =>
-  wire || (colour && colour !== 'NA') ? `-${colour ?? 'NA'}${wire ? ` ${wire}` : ''}>` : '>';
-
-const writeItem = (item: PathItem): string =>
+const writeItem = (item: PathItem, ids: boolean): string =>
   isPlace(item)
     ? `${item.text}${item.facts ? ` [${item.facts}]` : ''}`
-    : `(${item.beside.map(writePathLine).join(' | ')})`;
+    : `(${item.beside.map((each) => writePathLine(each, ids)).join(' | ')})`;

@@ -5,9 +5,9 @@ import type { PathLine } from './pathLine';
 
 /**
  * The wiring as lines, each wire in one of them: from a supply on, through contacts, windings, elements and joints, until
- * nothing is left to follow. @param ids whether each arrow names its wire, so that it is the same when it is read
+ * nothing is left to follow. @param by whether parts are written by their ids, or by their names where these are understood
  */
-export function pathsOf(diagram: Diagram, ids: boolean): PathLine[] {
+export function pathsOf(diagram: Diagram, by: 'id' | 'name'): PathLine[] {
   const left = new Set(diagram.wires);
   const byId = new Map(owners(diagram).map((each) => [each.id, each]));
   const at = new Map<TerminalRef, Wire[]>();
@@ -25,16 +25,16 @@ export function pathsOf(diagram: Diagram, ids: boolean): PathLine[] {
       const arrives: TerminalRef = wire.from === here ? wire.to : wire.from;
       const { part } = splitRef(arrives);
       const owner = byId.get(part);
-      const link = { colour: wire.colour, ...(ids && { wire: wire.id }) };
+      const link = { colour: wire.colour, wire: wire.id };
       const ways = owner ? waysOn(owner, arrives) : [];
       const leaves: TerminalRef = [...ways, arrives].find((each) => next(each)) ?? arrives;
-      rest.push({ link, item: { text: write(diagram, owner, arrives, leaves), at: 0 } });
+      rest.push({ link, item: { text: write(diagram, by, owner, arrives, leaves), at: 0 } });
       here = leaves;
       // A rail ends a line.
       wire = owner && 'volts' in owner ? undefined : next(here);
     }
     return {
-      first: { text: write(diagram, byId.get(splitRef(start).part), start, start), at: 0 },
+      first: { text: write(diagram, by, byId.get(splitRef(start).part), start, start), at: 0 },
       rest,
     };
   };
@@ -77,6 +77,7 @@ function insideOf(owner: Part | Supply): readonly [string, string][] {
 /** The shortest text that is read as this way again. */
 function write(
   diagram: Diagram,
+  by: 'id' | 'name',
   owner: Part | Supply | undefined,
   enter: TerminalRef,
   leave: TerminalRef,
@@ -85,5 +86,22 @@ function write(
   const tail = a === b ? a : writePair(a, b);
   const id = owner?.id ?? splitRef(enter).part;
   const rail = owner && !('role' in owner) ? findPlace(diagram, tail) : undefined;
-  return rail?.ok && rail.value.owner === id && rail.value.enter === a ? tail : `${id} ${tail}`;
+  if (rail?.ok && rail.value.owner === id && rail.value.enter === a) return tail;
+  const named = `${owner?.name ?? id} ${tail}`;
+  return by === 'name' && isUnderstood(diagram, named, id, a, b) ? named : `${id} ${tail}`;
+}
+
+/** Whether a text is read as this way again: a name may have signs in it that lines are made of, or be another's too. */
+function isUnderstood(
+  diagram: Diagram,
+  text: string,
+  owner: string,
+  a: string,
+  b: string,
+): boolean {
+  if (/[>→()|[\]]|\s-/.test(text) || text !== text.trim().replace(/\s+/g, ' ')) return false;
+  const found = findPlace(diagram, text);
+  return (
+    found.ok && found.value.owner === owner && found.value.enter === a && found.value.leave === b
+  );
 }

@@ -53,7 +53,7 @@ export function writeNotation(diagram: Diagram): string {
       }),
     ),
     parts.map(writePart),
-    pathsOf(diagram, true).map(writePathLine),
+    pathsOf(diagram, 'id').map((each) => writePathLine(each, true)),
     told,
     (uses ?? []).map((use) =>
       writeStatement({ word: 'use', id: use.id, name: use.name, said: use.steps, below: [] }),

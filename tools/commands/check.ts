@@ -1,7 +1,8 @@
 import { readTableCsv } from '../../contract/contactTableCsv';
-import { readDiagram } from '../../contract/diagramFile';
+import { readDiagramFile } from '../../contract/notationFile';
 import { sayInputFault, type InputFault } from '../../contract/problem';
 import { findSwitch } from '../../core/diagram/terminal';
+import { makePlace } from '../../library/shelf/makePlace';
 import { BadInput, EXIT, out, outJson, valueOf, type Exit } from './command';
 import { openDiagram, readText } from './openDiagram';
 
@@ -15,7 +16,10 @@ export interface CheckOptions {
 
 /** `./yarrix check FILE [--diagram D --part P]`: whether a diagram or a table would be taken. */
 export function check(options: CheckOptions): Exit {
-  if (!options.file) throw new BadInput('name a FILE: a diagram (.json) or a contact table (.csv)');
+  if (!options.file)
+    throw new BadInput(
+      'name a FILE: a diagram (.json, or .txt in the line notation) or a contact table (.csv)',
+    );
   const text = readText(options.file);
   let faults: InputFault[] = [];
   let warnings: InputFault[] = [];
@@ -26,7 +30,7 @@ export function check(options: CheckOptions): Exit {
     const read = readTableCsv(diagram, valueOf(findSwitch(diagram, options.part)), text);
     if (!read.ok) faults = read.error;
   } else {
-    const read = readDiagram(text);
+    const read = readDiagramFile(text, makePlace);
     if (read.ok) warnings = read.value.warnings;
     else faults = read.error;
   }

@@ -1,8 +1,9 @@
 import { existsSync, readFileSync } from 'node:fs';
-import { readDiagram } from '../../contract/diagramFile';
+import { readDiagramFile } from '../../contract/notationFile';
 import { sayInputFault } from '../../contract/problem';
 import type { Diagram } from '../../core/diagram/diagram';
 import { builtIn, LIBRARY } from '../../library/library';
+import { makePlace } from '../../library/shelf/makePlace';
 import { BadInput } from './command';
 
 /** A diagram by the id of a built-in one or by the path of a file. */
@@ -14,7 +15,7 @@ export function openDiagram(name: string | undefined): Diagram {
     const ids = LIBRARY.map((each) => each.id).join(', ');
     throw new BadInput(`there is no file and no built-in diagram "${name}"; built in: ${ids}`);
   }
-  const read = readDiagram(readText(name));
+  const read = readDiagramFile(readText(name), makePlace);
   if (!read.ok)
     throw new BadInput(`${name}: ${read.error.map(sayInputFault)[0] ?? 'not a diagram'}`);
   return read.value.diagram;

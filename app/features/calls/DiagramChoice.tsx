@@ -1,3 +1,4 @@
+import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { DiagramSummary } from '../../../contract/diagram';
@@ -52,6 +53,12 @@ export function DiagramChoice({ complaint, chosen, choose }: Props) {
           label="Another diagram"
           testID="another-diagram"
           onPress={() => choose('')}
+        />
+        <Button
+          icon="copy"
+          label="The unit differs from it: make one of its own"
+          testID="differs"
+          onPress={() => router.navigate(`/edit/new?from=${encodeURIComponent(chosen)}`)}
         />
       </>
     );

@@ -105,6 +105,22 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
         </ScrollView>
       )}
       <View style={styles.foot}>
+        <View style={styles.row}>
+          <Button
+            icon="copy"
+            label="One that differs from it"
+            testID="differs"
+            onPress={() => router.navigate(`/edit/new?from=${encodeURIComponent(drawingKey)}`)}
+            style={styles.grow}
+          />
+          <Button
+            icon="edit-2"
+            label="Change it"
+            testID="change-diagram"
+            onPress={() => router.navigate(`/edit/${diagram.id}`)}
+            style={styles.grow}
+          />
+        </View>
         <Button
           look="act"
           icon="plus"
@@ -120,5 +136,7 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
 
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
-  foot: { padding: space.m, width: '100%', maxWidth: 640, alignSelf: 'center' },
+  foot: { padding: space.m, gap: space.s, width: '100%', maxWidth: 640, alignSelf: 'center' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+  grow: { flexGrow: 1 },
 });

@@ -17,6 +17,7 @@ import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
 import { LOW_UNDER, space, useTheme } from '../../theme/theme';
 import { Icon } from '../../ui/Icon';
+import { OwnDiagrams } from './OwnDiagrams';
 
 interface Row {
   diagram: DiagramSummary;
@@ -89,6 +90,7 @@ export function DiagramsScreen() {
           style={styles.half}
         />
       </View>
+      <OwnDiagrams />
     </View>
   );
   return (

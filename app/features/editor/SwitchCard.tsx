@@ -1,0 +1,166 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import {
+  addContact,
+  addPosition,
+  moveBy,
+  removeContact,
+  removePosition,
+} from '../../../core/draft/editTable';
+import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
+import { pairsIn } from '../../../core/draft/findPlace';
+import { sayKnown } from '../../../core/describe/diagramDifference';
+import { Button } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
+import { Field } from '../../ui/Field';
+import { OneOf } from '../../ui/OneOf';
+import { Type } from '../../ui/Type';
+import { space } from '../../theme/theme';
+import { TableGrid } from './TableGrid';
+
+interface Props {
+  diagram: Diagram;
+  part: SwitchPart;
+  change: (to: Diagram) => void;
+}
+
+/** What moves a switch, and which of its contacts are closed in each position. */
+export function SwitchCard({ diagram, part, change }: Props) {
+  const [more, setMore] = useState<'position' | 'contact'>();
+  const actuator = diagram.actuators.find(({ id }) => id === part.actuator);
+  const positions = actuator?.kind === 'hand' ? actuator.positions : [];
+  return (
+    <>
+      <OneOf
+        label="Moved by"
+        titled
+        choices={diagram.actuators.map(({ id, name }) => ({
+          id,
+          label: name,
+          testID: `moved-by-${id}`,
+        }))}
+        chosen={part.actuator}
+        choose={(to) => change(moveBy(diagram, part.id, to))}
+      />
+      <View style={styles.row}>
+        <Type weight="strong">Contact table</Type>
+        <Chip
+          label={sayKnown(part.table.known)}
+          tone={part.table.known === 'guessed' ? 'warn' : 'good'}
+        />
+      </View>
+      <TableGrid diagram={diagram} part={part} change={change} />
+      <View style={styles.row}>
+        {actuator && actuator.kind !== 'quantity' && actuator.kind !== 'momentary' && (
+          <Button
+            icon="plus"
+            label="A position"
+            testID="add-position"
+            onPress={() => setMore('position')}
+          />
+        )}
+        <Button
+          icon="plus"
+          label="A contact"
+          testID="add-contact"
+          onPress={() => setMore('contact')}
+        />
+      </View>
+      {more === 'position' && (
+        <Add
+          label={`Another position of ${actuator?.name ?? 'it'}, as it is said: “timer at COOL DOWN”`}
+          testID="position-name"
+          take={(text) => {
+            if (!text) return 'Say which position it is.';
+            change(addPosition(diagram, part.actuator, text));
+            return undefined;
+          }}
+          done={() => setMore(undefined)}
+        />
+      )}
+      {more === 'contact' && (
+        <Add
+          label="Between which terminals: A-C"
+          testID="contact-ends"
+          take={(text) => {
+            const [pair] = pairsIn(text);
+            if (!pair || pair[0] === pair[1] || !pair.every((each) => /^\w{1,40}$/.test(each)))
+              return 'Two terminals with a hyphen between them: A-C.';
+            change(addContact(diagram, part.id, pair));
+            return undefined;
+          }}
+          done={() => setMore(undefined)}
+        />
+      )}
+      {(positions.length > 2 || part.contacts.length > 1) && (
+        <View style={styles.row}>
+          {positions.length > 2 &&
+            positions.map(({ id, name }) => (
+              <Button
+                key={id}
+                icon="x"
+                look="bare"
+                label={name}
+                hint={`Take the position ${name} out`}
+                testID={`remove-position-${id}`}
+                onPress={() => change(removePosition(diagram, part.actuator, id))}
+              />
+            ))}
+          {part.contacts.length > 1 &&
+            part.contacts.map(({ id, between }) => (
+              <Button
+                key={id}
+                icon="x"
+                look="bare"
+                label={between.join('–')}
+                hint={`Take the contact ${between.join(' to ')} out`}
+                testID={`remove-contact-${id}`}
+                onPress={() => change(removeContact(diagram, part.id, id))}
+              />
+            ))}
+        </View>
+      )}
+    </>
+  );
+}
+
+/** One thing more, in words; the form stays for the next one until it is closed. */
+function Add({
+  label,
+  testID,
+  take,
+  done,
+}: {
+  label: string;
+  testID: string;
+  take: (text: string) => string | undefined;
+  done: () => void;
+}) {
+  const [text, setText] = useState('');
+  const [fault, setFault] = useState<string>();
+  const add = (): void => {
+    const wrong = take(text.trim());
+    setFault(wrong);
+    if (wrong === undefined) setText('');
+  };
+  return (
+    <>
+      <Field
+        label={label}
+        testID={testID}
+        value={text}
+        onChangeText={setText}
+        onSubmitEditing={add}
+        {...(fault !== undefined && { fault })}
+      />
+      <View style={styles.row}>
+        <Button look="act" icon="plus" label="Add it" testID={`${testID}-add`} onPress={add} />
+        <Button icon="x" label="Close" testID={`${testID}-close`} onPress={done} />
+      </View>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },
+});

@@ -1,0 +1,149 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { sayDifferences } from '../../../core/describe/diagramDifference';
+import { writeNotation } from '../../../core/draft/writeNotation';
+import type { Diagram } from '../../../core/diagram/diagram';
+import { useAppSelector } from '../../state/hooks';
+import { diagramOnDevice } from '../../sync/api';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { OneOf } from '../../ui/OneOf';
+import { Type } from '../../ui/Type';
+import { saveAs } from '../../ui/saveAs';
+import { space } from '../../theme/theme';
+import { LateField } from './LateField';
+
+interface Props {
+  diagram: Diagram;
+  stored: { version: number; body: Diagram } | undefined;
+  /** What it was made from, where that is on the device. */
+  origin: Diagram | undefined;
+  change: (to: Diagram) => void;
+}
+
+/** What the unit is called, what it was made from, what differs between its versions, and its files. */
+export function UnitPane({ diagram, stored, origin, change }: Props) {
+  const named = (field: 'name' | 'kind', what: string) => (text: string) => {
+    if (!text) return `Say ${what}.`;
+    change({ ...diagram, [field]: text.slice(0, 200) });
+    return undefined;
+  };
+  const differs = stored
+    ? { from: stored.body, says: `version ${stored.version}, as it is stored` }
+    : origin && { from: origin, says: origin.name };
+  return (
+    <>
+      <Card testID="unit-card">
+        <LateField
+          label="What it is called: make and model, or what it is"
+          testID="unit-name"
+          value={diagram.name}
+          take={named('name', 'what it is called')}
+        />
+        <LateField
+          label="What kind of unit: electric dryer, wall oven"
+          testID="unit-kind"
+          value={diagram.kind}
+          take={named('kind', 'what kind of unit it is')}
+        />
+        {diagram.derivedFrom && (
+          <Type size="small" testID="derived-from">
+            Made from “{diagram.derivedFrom.name}”, version {diagram.derivedFrom.version}.
+          </Type>
+        )}
+      </Card>
+      {differs && (
+        <Differences title={`What differs from ${differs.says}`} from={differs.from} to={diagram} />
+      )}
+      {stored && stored.version > 1 && <Versions diagram={diagram} newest={stored.version} />}
+      <Card testID="files">
+        <Type weight="heavy" role="heading" aria-level={2}>
+          As a file
+        </Type>
+        <View style={styles.row}>
+          <Button
+            icon="file-text"
+            label="As text, line by line"
+            testID="save-text"
+            onPress={() => saveAs(`${diagram.id}.txt`, 'text/plain', writeNotation(diagram))}
+          />
+          <Button
+            icon="download"
+            label="As JSON"
+            testID="save-json"
+            onPress={() =>
+              saveAs(
+                `${diagram.id}.json`,
+                'application/json',
+                `${JSON.stringify(diagram, null, 2)}\n`,
+              )
+            }
+          />
+        </View>
+      </Card>
+    </>
+  );
+}
+
+function Differences({ title, from, to }: { title: string; from: Diagram; to: Diagram }) {
+  const said = sayDifferences(from, to);
+  return (
+    <Card testID="differences">
+      <Type weight="heavy" role="heading" aria-level={2}>
+        {title}
+      </Type>
+      {said.length === 0 && <Type>Nothing.</Type>}
+      {said.map((each) => (
+        <Type key={each}>{each}</Type>
+      ))}
+    </Card>
+  );
+}
+
+/** Two versions that are stored, and what differs between them. */
+function Versions({ diagram, newest }: { diagram: Diagram; newest: number }) {
+  const { shop } = useAppSelector((state) => state.outbox);
+  const [pair, setPair] = useState<{ from: Diagram; to: Diagram; title: string }>();
+  const [older, setOlder] = useState(newest - 1);
+  const [failed, setFailed] = useState(false);
+  const versions = Array.from({ length: newest - 1 }, (_, i) => String(newest - 1 - i)).slice(
+    0,
+    12,
+  );
+  const compare = (): void => {
+    const read = (version: number) => diagramOnDevice(shop, diagram.id, version);
+    setFailed(false);
+    Promise.all([read(older), read(older + 1)]).then(
+      ([from, to]) =>
+        setPair({ from, to, title: `What version ${older + 1} changed in version ${older}` }),
+      () => setFailed(true),
+    );
+  };
+  return (
+    <Card testID="versions">
+      <OneOf
+        label="An older version"
+        titled
+        choices={versions.map((id) => ({ id, label: id, testID: `version-${id}` }))}
+        chosen={String(older)}
+        choose={(id) => setOlder(Number(id))}
+      />
+      <Button
+        icon="shuffle"
+        label="What the next one changed in it"
+        testID="compare"
+        onPress={compare}
+      />
+      {failed && (
+        <Type weight="strong" tone="bad" testID="compare-failed" role="alert">
+          These versions are not on this device, and the server is away.
+        </Type>
+      )}
+      {pair && <Differences {...pair} />}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});
