@@ -19,6 +19,7 @@ export const ICONS = {
   clock: 0xf139,
   copy: 0xf147,
   'corner-up-left': 0xf14e,
+  'corner-up-right': 0xf14f,
   delete: 0xf155,
   download: 0xf15b,
   'edit-2': 0xf160,

@@ -1,3 +1,4 @@
+import { sayGuesses } from './guesses';
 import { UseRuns } from '../behaviour/useRuns';
 import { causesSaid } from '../call/causesAsked';
 import type { Decision } from '../call/decision';
@@ -65,7 +66,8 @@ export interface CallReport {
   complaint: string;
   /** What was told, and what was seen before anything was repaired. */
   told: string[];
-  found: { part: string; says: string; chance: string } | undefined;
+  /** `guess` is what of the diagram it rests on that nobody has read on the sheet. */
+  found: { part: string; says: string; chance: string; guess?: string } | undefined;
   readings: ReportedReading[];
   looks: string[];
   branch: ReportedPlace[];
@@ -112,6 +114,7 @@ export function reportOf({
   const before = repaired < 0 ? evidence : evidence.slice(0, repaired);
   const after = repaired < 0 ? [] : evidence.slice(repaired + 1);
   const found = lastOf(entries, 'found')?.body;
+  const guess = sayGuesses(diagram, found?.part);
   const decision = lastOf(entries, 'decision')?.body;
   const standing = repairStanding(good, evidence);
   const said = (list: readonly Evidence[], kind: Evidence['kind']): string[] =>
@@ -133,6 +136,7 @@ export function reportOf({
       part: nameOf(diagram, found.part),
       says: found.says,
       chance: found.by === 'person' ? 'by the technician’s own word' : sayChance(found.chance),
+      ...(guess !== undefined && { guess }),
     },
     readings: evidence.flatMap((each, i) =>
       each.kind === 'reading' ? [readingOf(good, each, repaired >= 0 && i > repaired)] : [],

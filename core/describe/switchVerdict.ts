@@ -4,6 +4,7 @@ import type { Explanation, SwitchState } from '../inference/switchVerdict';
 import { positionsOf } from '../diagram/setup';
 import { coldPositions, type Depth } from '../plan/proof';
 import { sayFaultOfSwitch } from './fault';
+import { sayGuesses } from './guesses';
 import { sayNewPart } from './newPart';
 import { sayPosition } from './position';
 import { isReplaced, remedyFor } from './remedy';
@@ -89,6 +90,7 @@ export function sayVerdict(proved: Proved): VerdictInWords {
         lines: [
           `${percent} in 100, from ${verdict.because.length} reading${verdict.because.length === 1 ? '' : 's'} for it` +
             (verdict.against.length ? ` and ${verdict.against.length} against` : ''),
+          ...[sayGuesses(diagram, part.id)].flatMap((each) => each ?? []),
           ...(isReplaced(diagram, verdict.faults) ? sayNewPart(diagram, part.id) : []),
         ],
       };

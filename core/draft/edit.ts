@@ -1,11 +1,4 @@
-import type {
-  Actuator,
-  Diagram,
-  Known,
-  Part,
-  Supply,
-  TerminalRef,
-} from '../diagram/diagram';
+import type { Actuator, Diagram, Known, Part, Supply, TerminalRef } from '../diagram/diagram';
 import { owners, splitRef, switches, terminalRef } from '../diagram/terminal';
 import { fail, ok, type Result } from '../result';
 import { addPaths, keepWireIds, type MakePlace } from './addPath';

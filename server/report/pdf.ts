@@ -136,6 +136,7 @@ class Sheet {
       .fillColor(INK)
       .text(`${found.part}: ${found.says}`, { width: this.width });
     if (this.options.reader === 'trade') this.line(found.chance, SOFT);
+    if (found.guess) this.line(found.guess);
   }
 
   /** What was read, beside what a good unit shows; a row is not torn in two. */

@@ -7,6 +7,7 @@ import {
   remedyFor,
 } from '../../../core/describe/remedy';
 import { sayChance } from '../../../core/describe/chance';
+import { sayGuesses } from '../../../core/describe/guesses';
 import { sayNewPart } from '../../../core/describe/newPart';
 import { sayOhms } from '../../../core/describe/display';
 import { sayTest } from '../../../core/describe/test';
@@ -141,6 +142,7 @@ function Named({
   // No part is bad where a quantity is not where it should be.
   const tone = fault && 'actuator' in fault ? 'warn' : 'bad';
   const condition = fault && conditionOf(diagram, fault);
+  const guess = sayGuesses(diagram, suspect.id);
   const causes = diagram.parts.find((each) => each.id === suspect.id)?.causes ?? [];
   const others = (work.findings?.suspects ?? []).filter(
     (each) => each.id !== suspect.id && each.probability >= 0.005,
@@ -156,6 +158,11 @@ function Named({
       {fault && (
         <Type weight="strong" testID="verdict-action">
           {remedyFor(diagram, fault).says}
+        </Type>
+      )}
+      {guess !== undefined && (
+        <Type weight="strong" tone="warn" testID="verdict-guess">
+          {guess}
         </Type>
       )}
       {isReplaced(diagram, suspect.faults) &&

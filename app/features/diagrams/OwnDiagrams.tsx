@@ -42,7 +42,7 @@ export function OwnDiagrams() {
       <View style={styles.row}>
         <Button
           icon="edit-2"
-          label="A diagram of one’s own"
+          label="A new diagram"
           testID="new-diagram"
           onPress={() => router.navigate('/edit/new')}
           style={styles.grow}

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
 import { toSvg } from '../../../core/drawing/svg';
@@ -27,9 +27,12 @@ const TALL = { phone: 380, wide: 460 };
 export function TeachingBenchPane({
   diagram,
   drawingKey,
+  more,
 }: {
   diagram: Diagram;
   drawingKey: string;
+  /** What else is done with the unit, below its controls. */
+  more?: (bench: TeachingBench) => ReactNode;
 }) {
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const drawn = useDrawing(drawingKey, diagram);
@@ -77,6 +80,7 @@ export function TeachingBenchPane({
     controls: (
       <>
         <Controls diagram={diagram} bench={bench} />
+        {more?.(bench)}
         <FaultPicker diagram={diagram} bench={bench} />
         <Button icon="download" label="Drawing as SVG" testID="save-svg" onPress={save} />
       </>

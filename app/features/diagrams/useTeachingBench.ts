@@ -20,12 +20,17 @@ export interface TeachingBench {
   putIn: (fault: Fault | undefined) => void;
   /** Does one thing with the unit: `door=open`, `power=on`. */
   move: (step: string) => void;
+  /** What was done since it was plugged in, as steps. */
+  done: string;
+  /** Plugs it in as drawn and does some steps, as they are written in a use. */
+  play: (steps: string) => void;
   asDrawn: () => void;
   /** How it stands, for who asks what a meter would show of it. */
   at: ReadAt;
 }
 
 const UNPLUGGED = 'power=off';
+const PLUGGED = 'power=on';
 
 /** A unit in use: what was done with it, and how it came to stand after the last of that. */
 interface Session {
@@ -87,6 +92,8 @@ export function useTeachingBench(diagram: Diagram): TeachingBench {
     fault,
     putIn: (put) => setSession(begin(diagram, put, steps)),
     move,
+    done: steps.filter((each) => !each.startsWith('power=')).join(','),
+    play: (use) => setSession(begin(diagram, fault, [UNPLUGGED, PLUGGED, ...use.split(',')])),
     asDrawn: () => setSession(begin(diagram, fault, [UNPLUGGED])),
     at:
       setup.power === 'on'

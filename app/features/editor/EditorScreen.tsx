@@ -1,10 +1,9 @@
 import { router } from 'expo-router';
-import { useEffect, useState } from 'react';
-import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useEffect } from 'react';
+import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { changedSince } from '../../../core/draft/derive';
-import { loadDiagram, loadDiagrams, diagramKey } from '../../state/diagrams';
+import { loadDiagram, diagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { Refusal, storeDiagram } from '../../sync/api';
 import { useDraftLint } from '../../workers/draft';
 import { Button } from '../../ui/Button';
 import type { KeyHint } from '../../ui/KeysCard';
@@ -14,14 +13,18 @@ import { Tabs } from '../../ui/Tabs';
 import { Type } from '../../ui/Type';
 import { useAddress } from '../../ui/useAddress';
 import { useKeys } from '../../ui/useKeys';
-import { space, WIDE_FROM } from '../../theme/theme';
-import { DrawnUnit } from '../diagrams/DrawnUnit';
+import { Icon } from '../../ui/Icon';
+import { space, useTheme, WIDE_FROM } from '../../theme/theme';
+import { TeachingBenchPane } from '../diagrams/TeachingBenchPane';
+import { DrawnDraft, keyOf } from './DrawnDraft';
 import { FindingsPane } from './FindingsPane';
 import type { KeptDraft } from '../../sync/keptDrafts';
 import { LinesPane } from './LinesPane';
 import { PartsPane } from './PartsPane';
 import { UnitPane } from './UnitPane';
+import { UsesCard } from './UsesCard';
 import { useDraft, type Draft } from './useDraft';
+import { useStoreDraft } from './useStoreDraft';
 import { useOpenedDraft } from './useOpenedDraft';
 
 const KEYS: readonly KeyHint[] = [
@@ -58,7 +61,7 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const found = useDraftLint(diagram);
   const origin = useOrigin(diagram.derivedFrom);
-  const [store, storing] = useStore(draft);
+  const [store, storing] = useStoreDraft(draft);
   useKeys({ ...(undo && { u: undo }), ...(redo && { r: redo }) });
 
   const errors = found?.filter(({ finding }) => finding.severity === 'error').length ?? 0;
@@ -66,14 +69,14 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
     ...(!wide && { lines: 'Lines' }),
     parts: `Parts ${diagram.parts.length}`,
     check: found?.length ? `Check ${found.length}` : 'Check',
-    ...(!wide && { drawing: 'Drawing' }),
+    drawing: 'Drawing',
     unit: 'Unit',
   };
   const names = Object.keys(panes) as (keyof typeof panes)[];
   const pane = names.find((each) => each === at.get('pane')) ?? names[0] ?? 'parts';
   const open = (part: string | undefined): void => go({ pane: 'parts', part });
   const lines = <LinesPane diagram={diagram} change={change} />;
-  const drawing = <Drawn draft={draft} sound={found !== undefined && errors === 0} />;
+  const drawing = <DrawnDraft diagram={diagram} sound={found !== undefined && errors === 0} />;
   const tabs = (
     <Tabs
       names={panes as Record<string, string>}
@@ -82,7 +85,16 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
       choose={(to) => go({ pane: to, part: undefined })}
     />
   );
-  const middle = (
+  const alive =
+    pane === 'drawing' && found !== undefined && errors === 0 && diagram.wires.length > 0;
+  const middle = alive ? (
+    <TeachingBenchPane
+      key={keyOf(diagram)}
+      diagram={diagram}
+      drawingKey={keyOf(diagram)}
+      more={(bench) => <UsesCard diagram={diagram} bench={bench} change={change} />}
+    />
+  ) : (
     <ScrollView
       tabIndex={0}
       role="region"
@@ -118,22 +130,8 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
       keys={KEYS}
       actions={
         <>
-          <Button
-            look="bare"
-            icon="corner-up-left"
-            label="Undo"
-            testID="undo"
-            disabled={!undo}
-            onPress={() => undo?.()}
-          />
-          <Button
-            look="bare"
-            icon="repeat"
-            label="Redo"
-            testID="redo"
-            disabled={!redo}
-            onPress={() => redo?.()}
-          />
+          <Back icon="corner-up-left" name="Take the last change back" testID="undo" press={undo} />
+          <Back icon="corner-up-right" name="Do it again" testID="redo" press={redo} />
         </>
       }
     >
@@ -203,47 +201,39 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
   );
 }
 
-const NOTHING: ReadonlyMap<string, 'new' | 'changed'> = new Map();
-
-const sayStanding = ({ whole, stored, diagram }: Draft): string => {
-  const at = stored ? `version ${stored.version}` : 'not stored yet';
-  return `${diagram.kind} · ${whole ? at : `${at}, changed on this device`}`;
-};
-
-/** The ladder of what is sound; of what is not, what stands in the way. */
-function Drawn({ draft: { diagram }, sound }: { draft: Draft; sound: boolean }) {
-  const [last, setLast] = useState(sound ? diagram : undefined);
-  // The last sound one stays in sight while a line is half done.
-  if (sound && last !== diagram) setLast(diagram);
-  if (!last || !last.wires.length)
-    return (
-      <Notice
-        icon="grid"
-        title="Drawn as soon as it can be"
-        text="Once a line is there and nothing under Check stands in the way."
-        testID="not-drawn"
-      />
-    );
+/** A sign alone, in the bar; greyed where there is nothing to take back. */
+function Back({
+  icon,
+  name,
+  testID,
+  press,
+}: {
+  icon: 'corner-up-left' | 'corner-up-right';
+  name: string;
+  testID: string;
+  press: (() => void) | undefined;
+}) {
+  const palette = useTheme();
   return (
-    <>
-      {last !== diagram && (
-        <Type size="small" tone="soft">
-          As it was last sound: what is in the way now stands under Check.
-        </Type>
-      )}
-      <DrawnUnit diagram={last} drawingKey={keyOf(last)} height={460} />
-    </>
+    <Pressable
+      role="button"
+      accessibilityLabel={name}
+      testID={testID}
+      disabled={!press}
+      onPress={press}
+      style={[styles.back, !press && styles.idle]}
+    >
+      <Icon name={icon} size={24} color={palette.ink} />
+    </Pressable>
   );
 }
 
-/** Drafts have no version yet: each state of one is told apart by what it is. */
-const keys = new WeakMap<object, string>();
-let count = 0;
-function keyOf(diagram: object): string {
-  const key = keys.get(diagram) ?? `draft/${++count}`;
-  keys.set(diagram, key);
-  return key;
-}
+const NOTHING: ReadonlyMap<string, 'new' | 'changed'> = new Map();
+
+const sayStanding = ({ whole, stored, diagram }: Draft): string => {
+  const at = stored ? `version ${stored.version}` : 'not stored';
+  return `${diagram.kind} · ${whole || !stored ? at : `${at}, changed`}`;
+};
 
 /** The diagram that a draft was made from. */
 function useOrigin(from: { id: string; version: number } | undefined) {
@@ -258,49 +248,12 @@ function useOrigin(from: { id: string; version: number } | undefined) {
   return key === undefined ? undefined : bodies[key];
 }
 
-interface Storing {
-  busy: boolean;
-  ok: boolean;
-  says: string | undefined;
-}
-
-/** Stores a draft as the next version. The same sending is tried again under the same id, so that it is stored once. */
-function useStore(draft: Draft): [() => void, Storing] {
-  const dispatch = useAppDispatch();
-  const { shop } = useAppSelector((state) => state.outbox);
-  const [sending, setSending] = useState<{ of: object; sentAs: string }>();
-  const [storing, setStoring] = useState<Storing>({ busy: false, ok: true, says: undefined });
-  const store = (): void => {
-    const body = draft.diagram;
-    const sentAs = sending?.of === body ? sending.sentAs : crypto.randomUUID();
-    setSending({ of: body, sentAs });
-    setStoring({ busy: true, ok: true, says: undefined });
-    storeDiagram(shop, sentAs, JSON.stringify(body)).then(
-      ({ version }) => {
-        draft.markStored(version, body);
-        setStoring({ busy: false, ok: true, says: `Stored as version ${version}.` });
-        void dispatch(loadDiagrams());
-      },
-      (error: unknown) => setStoring({ busy: false, ok: false, says: sayWhyNot(error) }),
-    );
-  };
-  return [store, storing];
-}
-
-function sayWhyNot(error: unknown): string {
-  if (!(error instanceof Refusal))
-    return 'The server is away. The draft stays on this device: store it when the server is back.';
-  const [first, ...more] = error.problem.faults ?? [];
-  const rest = more.length ? ` And ${more.length} more.` : '';
-  return first
-    ? `Not stored: ${first.message}.${rest} See under Check.`
-    : `Not stored: ${error.problem.title}.`;
-}
-
 const styles = StyleSheet.create({
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
   wide: { flex: 1, flexDirection: 'row' },
   side: { width: 380, flexGrow: 0 },
   grow: { flex: 1, minWidth: 0 },
+  back: { width: 48, height: 48, alignItems: 'center', justifyContent: 'center' },
+  idle: { opacity: 0.35 },
   foot: { padding: space.m, gap: space.s, width: '100%', maxWidth: 640, alignSelf: 'center' },
 });

@@ -111,6 +111,9 @@ function LineForm({
         value={text}
         onChangeText={setText}
         onSubmitEditing={take}
+        multiline
+        numberOfLines={2}
+        submitBehavior="submit"
         autoCapitalize="none"
         autoCorrect={false}
         {...(fault !== undefined && { fault })}

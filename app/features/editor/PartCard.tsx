@@ -57,6 +57,7 @@ export function PartCard({ diagram, part, change, close }: Props) {
           return undefined;
         }}
       />
+      {part.kind === 'switch' && <SwitchCard diagram={diagram} part={part} change={change} />}
       <OneOf
         label="Where this is from"
         titled
@@ -64,7 +65,6 @@ export function PartCard({ diagram, part, change, close }: Props) {
         chosen={part.known ?? 'sheet'}
         choose={(known) => change(setKnown(diagram, part.id, known))}
       />
-      {part.kind === 'switch' && <SwitchCard diagram={diagram} part={part} change={change} />}
       <PartValues diagram={diagram} part={part} change={change} />
       <Terminals diagram={diagram} part={part} change={change} />
       <View style={styles.row}>

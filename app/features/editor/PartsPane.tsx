@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { sayKnown } from '../../../core/describe/diagramDifference';
-import { addPart } from '../../../core/draft/edit';
+import { addPart, setKnown } from '../../../core/draft/edit';
 import type { Diagram, Part } from '../../../core/diagram/diagram';
 import { TRADE_KINDS, type TradeKind } from '../../../library/shelf/tradeKinds';
 import { Button } from '../../ui/Button';
@@ -25,6 +25,7 @@ interface Props {
 
 /** Every part with where it comes from; one of them opened, or a new one from the shelf. */
 export function PartsPane({ diagram, change, opened, open, changed }: Props) {
+  const guessed = diagram.parts.filter(({ known }) => known === 'guessed');
   return (
     <>
       <Shelf
@@ -34,6 +35,16 @@ export function PartsPane({ diagram, change, opened, open, changed }: Props) {
           open(made.id);
         }}
       />
+      {guessed.length > 1 && (
+        <Button
+          icon="check-square"
+          label={`All ${guessed.length} that are guessed stand on the sheet`}
+          testID="all-on-sheet"
+          onPress={() =>
+            change(guessed.reduce((draft, { id }) => setKnown(draft, id, 'sheet'), diagram))
+          }
+        />
+      )}
       {diagram.parts.map((part) =>
         part.id === opened ? (
           <PartCard

@@ -26,22 +26,11 @@ interface Props {
 
 /** What moves a switch, and which of its contacts are closed in each position. */
 export function SwitchCard({ diagram, part, change }: Props) {
-  const [more, setMore] = useState<'position' | 'contact'>();
+  const [more, setMore] = useState<'position' | 'contact' | 'less'>();
   const actuator = diagram.actuators.find(({ id }) => id === part.actuator);
   const positions = actuator?.kind === 'hand' ? actuator.positions : [];
   return (
     <>
-      <OneOf
-        label="Moved by"
-        titled
-        choices={diagram.actuators.map(({ id, name }) => ({
-          id,
-          label: name,
-          testID: `moved-by-${id}`,
-        }))}
-        chosen={part.actuator}
-        choose={(to) => change(moveBy(diagram, part.id, to))}
-      />
       <View style={styles.row}>
         <Type weight="strong">Contact table</Type>
         <Chip
@@ -65,34 +54,18 @@ export function SwitchCard({ diagram, part, change }: Props) {
           testID="add-contact"
           onPress={() => setMore('contact')}
         />
+        {(positions.length > 2 || part.contacts.length > 1) && (
+          <Button
+            icon="trash-2"
+            label="Less"
+            hint="Take a position or a contact out"
+            testID="less"
+            selected={more === 'less'}
+            onPress={() => setMore(more === 'less' ? undefined : 'less')}
+          />
+        )}
       </View>
-      {more === 'position' && (
-        <Add
-          label={`Another position of ${actuator?.name ?? 'it'}, as it is said: “timer at COOL DOWN”`}
-          testID="position-name"
-          take={(text) => {
-            if (!text) return 'Say which position it is.';
-            change(addPosition(diagram, part.actuator, text));
-            return undefined;
-          }}
-          done={() => setMore(undefined)}
-        />
-      )}
-      {more === 'contact' && (
-        <Add
-          label="Between which terminals: A-C"
-          testID="contact-ends"
-          take={(text) => {
-            const [pair] = pairsIn(text);
-            if (!pair || pair[0] === pair[1] || !pair.every((each) => /^\w{1,40}$/.test(each)))
-              return 'Two terminals with a hyphen between them: A-C.';
-            change(addContact(diagram, part.id, pair));
-            return undefined;
-          }}
-          done={() => setMore(undefined)}
-        />
-      )}
-      {(positions.length > 2 || part.contacts.length > 1) && (
+      {more === 'less' && (
         <View style={styles.row}>
           {positions.length > 2 &&
             positions.map(({ id, name }) => (
@@ -120,6 +93,43 @@ export function SwitchCard({ diagram, part, change }: Props) {
             ))}
         </View>
       )}
+      {more === 'position' && (
+        <Add
+          label={`Another position of ${actuator?.name ?? 'it'}, as it is said: “timer at COOL DOWN”`}
+          testID="position-name"
+          take={(text) => {
+            if (!text) return 'Say which position it is.';
+            change(addPosition(diagram, part.actuator, text));
+            return undefined;
+          }}
+          done={() => setMore(undefined)}
+        />
+      )}
+      {more === 'contact' && (
+        <Add
+          label="Between which terminals: A-C"
+          testID="contact-ends"
+          take={(text) => {
+            const [pair] = pairsIn(text);
+            if (!pair || pair[0] === pair[1] || !pair.every((each) => /^\w{1,40}$/.test(each)))
+              return 'Two terminals with a hyphen between them: A-C.';
+            change(addContact(diagram, part.id, pair));
+            return undefined;
+          }}
+          done={() => setMore(undefined)}
+        />
+      )}
+      <OneOf
+        label="Moved by"
+        titled
+        choices={diagram.actuators.map(({ id, name }) => ({
+          id,
+          label: name,
+          testID: `moved-by-${id}`,
+        }))}
+        chosen={part.actuator}
+        choose={(to) => change(moveBy(diagram, part.id, to))}
+      />
     </>
   );
 }

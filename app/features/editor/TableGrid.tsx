@@ -4,8 +4,8 @@ import type { CellState, Diagram, SwitchPart } from '../../../core/diagram/diagr
 import { positionsOf } from '../../../core/diagram/setup';
 import { sayPosition } from '../../../core/describe/position';
 import { copyRow, setCell } from '../../../core/draft/editTable';
-import { Button } from '../../ui/Button';
 import { ContactGlyph } from '../../ui/ContactGlyph';
+import { Icon } from '../../ui/Icon';
 import { Type } from '../../ui/Type';
 import { radius, space, touch, useTheme } from '../../theme/theme';
 
@@ -40,7 +40,7 @@ export function TableGrid({ diagram, part, change }: Props) {
           ))}
           <View style={styles.head} role="columnheader">
             <Type size="small" tone="soft">
-              row
+              copy
             </Type>
           </View>
         </View>
@@ -79,14 +79,16 @@ export function TableGrid({ diagram, part, change }: Props) {
               })}
               <View role="cell" style={styles.copy}>
                 {above !== undefined && (
-                  <Button
-                    look="bare"
-                    icon="copy"
-                    label="as above"
-                    hint={`${says}: the same as ${sayPosition(diagram, part.actuator, above)}`}
+                  <Pressable
+                    role="button"
+                    accessibilityLabel={`${says}: the same as ${sayPosition(diagram, part.actuator, above)}`}
                     testID={`copy-${position}`}
                     onPress={() => change(copyRow(diagram, part.id, above, position))}
-                  />
+                    style={styles.copyAbove}
+                  >
+                    <Icon name="copy" size={22} color={palette.ink} />
+                    <Type size="small">as above</Type>
+                  </Pressable>
                 )}
               </View>
             </View>
@@ -111,4 +113,5 @@ const styles = StyleSheet.create({
     borderRadius: radius.small,
   },
   copy: { justifyContent: 'center' },
+  copyAbove: { width: 78, minHeight: 48, alignItems: 'center', justifyContent: 'center' },
 });

@@ -64,7 +64,13 @@ function Lines({ of }: { of: CallReport }) {
   return (
     <>
       <Section title="What was told" lines={[of.complaint, ...of.told]} />
-      {found && <Section title="What was found" lines={[`${found.part}: ${found.says}`]} strong />}
+      {found && (
+        <Section
+          title="What was found"
+          lines={[`${found.part}: ${found.says}`, ...(found.guess ? [found.guess] : [])]}
+          strong
+        />
+      )}
       {of.readings.length > 0 && <Readings readings={of.readings} />}
       <Section title="What was looked at" lines={of.looks} />
       {of.branch.length > 0 && <Branch branch={of.branch} />}
