@@ -1,6 +1,7 @@
 import { runWhole } from '../behaviour/run';
 import { parseSteps } from '../behaviour/step';
 import type { Actuator, Diagram, Use } from '../diagram/diagram';
+import { switches } from '../diagram/terminal';
 import { freeId } from './changePart';
 
 /** Uses guessed at most: a selector with more positions than that is told by hand. */
@@ -34,7 +35,7 @@ export function guessUses(diagram: Diagram): Use[] {
     : [[]];
   for (const begin of begins) {
     const others = controls.filter((each) => each !== main);
-    const { steps, running } = greedy(diagram, begin, others);
+    const { steps, running } = warmed(diagram, greedy(diagram, begin, others));
     keep(steps.length ? steps : [`power=on`], running);
   }
   for (const control of controls)
@@ -47,6 +48,17 @@ export function guessUses(diagram: Diagram): Use[] {
 }
 
 type Control = Extract<Actuator, { kind: 'hand' | 'momentary' }>;
+
+/** Values that bring a quantity past the set points of what it moves. */
+const valuesOf = (diagram: Diagram, id: string): number[] =>
+  switches(diagram).flatMap(({ actuator, setPoints }) =>
+    actuator === id && setPoints
+      ? [
+          setPoints.rising.at + setPoints.rising.tolerance,
+          setPoints.falling.at - setPoints.falling.tolerance,
+        ]
+      : [],
+  );
 
 /** Contacts that a control moves: the one that moves most decides what the unit does. */
 const weight = ({ parts }: Diagram, { id, positions }: Control): number =>
@@ -76,6 +88,19 @@ function greedy(diagram: Diagram, begin: string[], controls: readonly Control[])
       if (then.length > running.length) [steps, running] = [[...steps, ...more], then];
     }
   }
+  return { steps, running };
+}
+
+/** What is too cold or too warm as it is drawn is brought to where more runs. */
+function warmed(diagram: Diagram, used: { steps: string[]; running: string[] }) {
+  let { steps, running } = used;
+  for (const { id, kind } of diagram.actuators)
+    for (const value of kind === 'quantity' ? valuesOf(diagram, id) : []) {
+      // It stands so before anybody comes.
+      const then = [`${id}=${value}`, ...steps];
+      const more = runningAfter(diagram, then);
+      if (more.length > running.length) [steps, running] = [then, more];
+    }
   return { steps, running };
 }
 

@@ -90,7 +90,9 @@ function factsIn(text: string): Facts {
     const found = new RegExp(`(\\d+(?:\\.\\d+)?)\\s*${unit}\\b`, 'i').exec(text);
     return found ? Number(found[1]) : undefined;
   };
-  const found = /\b([LF])(\d{2,3})(?:-(\d{1,3}))?\b/i.exec(text);
+  const found = /\b([LF])(\d{1,4})(?:-(\d{1,3}))?\b/i.exec(text);
+  const rated = /\b(\d{2,3})\s*°?\s*F\b/i.exec(text);
+  const by = /\bby\s+(.+)$/i.exec(text)?.[1];
   const [watts, volts, amps] = [number('W'), number('V'), number('A')];
   const ohms = number('(?:ohms?|Ω)') ?? (/(\d+(?:\.\d+)?)\s*Ω/.exec(text) ?? [])[1];
   return {
@@ -98,6 +100,11 @@ function factsIn(text: string): Facts {
     ...(volts !== undefined && { volts }),
     ...(amps !== undefined && { amps }),
     ...(ohms !== undefined && { ohms: Number(ohms) }),
+    ...(by !== undefined && { by: idOf(by) }),
+    ...(!found &&
+      rated && {
+        marking: { opensOnRise: true, at: Number(rated[1]), difference: USUAL_DIFFERENCE },
+      }),
     ...(found && {
       marking: {
         opensOnRise: found[1]?.toUpperCase() === 'L',

@@ -18,6 +18,8 @@ export interface Facts {
   volts?: number;
   amps?: number;
   ohms?: number;
+  /** What drives it: the id of a load. */
+  by?: string;
   /** `L160-30`: opens at 160 on rise, closes 30 lower; `F` closes on rise. Degrees Fahrenheit. */
   marking?: { opensOnRise: boolean; at: number; difference: number };
 }
@@ -176,9 +178,10 @@ export const TRADE_KINDS: readonly TradeKind[] = [
     id: 'driven',
     name: 'Relay contact, centrifugal switch',
     words: /\b(contacts?|points|centrifugal)\b/i,
-    make: (named, ends) => {
+    make: (named, ends, facts) => {
       const speed = /centrifugal/i.test(named.name);
-      const by = speed ? 'motor' : idOf(named.name.replace(/\b(contacts?|points)\b/i, ''));
+      const by =
+        facts.by ?? (speed ? 'motor' : idOf(named.name.replace(/\b(contacts?|points)\b/i, '')));
       const says: [string, string] = speed
         ? ['motor still', 'motor at speed']
         : [`${named.name} at rest`, `${named.name} pulled in`];
@@ -210,6 +213,23 @@ export const TRADE_KINDS: readonly TradeKind[] = [
       const made = still(part);
       return marking ? { ...made, actuators: [air], drawnFor: { [air.id]: 70 } } : made;
     },
+  },
+  {
+    id: 'overload',
+    name: 'Motor overload',
+    words: /\b(overload|thermal protector)\b/i,
+    make: ({ id, name }, between, { amps }) =>
+      still({
+        id,
+        name,
+        role: NO_ROLE,
+        kind: 'protector',
+        protector: 'overload',
+        terminals: between.map((each) => ({ id: each })),
+        between,
+        rating: amps === undefined ? 'not noted' : `${amps} A`,
+        ...(amps !== undefined && { amps }),
+      }),
   },
   {
     id: 'fuse',
@@ -335,7 +355,7 @@ export const TRADE_KINDS: readonly TradeKind[] = [
   {
     id: 'selector',
     name: 'Timer, selector or knob',
-    words: /\b(timer|selector|knob|control|infinite|rotary|switch)\b/i,
+    words: /\b(timer|selector|knob|control|infinite|rotary)\b/i,
     make: (named, ends) =>
       moved(
         named,
@@ -365,9 +385,29 @@ export const TRADE_KINDS: readonly TradeKind[] = [
   },
 ];
 
-/** The kind that a name, or what is said of it, means. */
-export const kindByWords = (text: string): TradeKind | undefined =>
-  TRADE_KINDS.find(({ id, words }) => id === text.toLowerCase() || words.test(text));
+/** Kinds that a hand, a quantity or another load moves: what a name that ends in "switch" may be. */
+const SWITCHES = ['door', 'driven', 'limit', 'pressure', 'level', 'air', 'button', 'selector'];
+
+/**
+ * The kind that a name means, or what is said of it: the last telling word decides, as in "fan selector" and "fan motor", and
+ * "switch" says only that it is one.
+ */
+export function kindByWords(text: string): TradeKind | undefined {
+  const named = TRADE_KINDS.find(({ id }) => id === text.toLowerCase());
+  if (named) return named;
+  const isSwitch = /\bswitch\b/i.test(text);
+  const bare = text.replace(/\bswitch\b/gi, ' ');
+  let best: { kind: TradeKind; end: number } | undefined;
+  for (const kind of TRADE_KINDS) {
+    if (isSwitch && !SWITCHES.includes(kind.id)) continue;
+    const ends = [...bare.matchAll(new RegExp(kind.words, 'gi'))].map(
+      ({ index, 0: { length } }) => index + length,
+    );
+    const end = ends.at(-1);
+    if (end !== undefined && end > (best?.end ?? -1)) best = { kind, end };
+  }
+  return best?.kind ?? (isSwitch ? TRADE_KINDS.find(({ id }) => id === 'selector') : undefined);
+}
 
 /** Supplies by the rails that are named, until the sheet says more. */
 export function guessedSupply(rails: readonly string[]): Supply | undefined {
