@@ -1,5 +1,14 @@
 import 'reflect-metadata/lite';
-import { ArrayMaxSize, IsArray, IsString, MaxLength } from 'class-validator';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsInt,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
 import type { Diagram } from '../core/diagram/diagram';
 
 /** A diagram as lists show and search it, without its body. */
@@ -31,6 +40,18 @@ export class HaveDto {
   @IsString({ each: true })
   @MaxLength(100, { each: true })
   have!: string[];
+}
+
+/** A diagram that goes from the shop's list, by the version that was its newest; a later one brings it back. */
+export class WithdrawalDto {
+  @IsString()
+  @Matches(/^[A-Za-z0-9_+-]{1,40}$/, { message: 'diagram must be the id of a diagram' })
+  diagram!: string;
+
+  @IsInt()
+  @Min(1)
+  @Max(MOST_VERSIONS)
+  version!: number;
 }
 
 /** Bodies in one answer at most; a device asks again for the rest. */

@@ -2,7 +2,12 @@ import { LIBRARY, VARIANTS } from '../library/library';
 import { madeUpUnit } from '../library/madeUp/madeUpUnit';
 import type { Diagram } from '../core/diagram/diagram';
 import { writeNotation } from '../core/draft/writeNotation';
-import { readDiagramText } from './notationFile';
+import { chanceFrom } from '../core/chance';
+import { makePlace } from '../library/shelf/makePlace';
+import { readDiagramFile, readDiagramText } from './notationFile';
+
+const SEED = Number(process.env.YARRIX_SEED ?? 20261201);
+const COUNT = process.env.YARRIX_ALL === '1' ? 10_000 : 300;
 
 /** As it is compared: an empty list is as good as none, and the order of wires says nothing. */
 function plain(diagram: Diagram): unknown {
@@ -22,11 +27,89 @@ it.each([...LIBRARY, ...Object.values(VARIANTS).flat()].map((each) => [each.id, 
 );
 
 it('does the same with units that nobody has built', () => {
-  for (let seed = 1; seed <= 150; seed++) {
+  for (let seed = 1; seed <= 60; seed++) {
     const diagram = madeUpUnit(seed);
     const read = readDiagramText(writeNotation(diagram));
     if (read.ok) expect(plain(read.value.diagram)).toEqual(plain(diagram));
     // Who draws one looks whether it is sound; the text says the same of it either way.
     else expect(read.error.every(({ path }) => path !== '' && path !== '/wires')).toBe(true);
   }
+});
+
+/** Text with some letters gone, doubled, moved or replaced, as a torn file has it. */
+function mutilated(text: string, chance: () => number): string {
+  const at = () => Math.floor(chance() * text.length);
+  const [from, to] = [at(), at()].sort((a, b) => a - b) as [number, number];
+  const piece = text.slice(from, Math.min(to, from + 1 + Math.floor(chance() * 40)));
+  const rest = text.slice(from + piece.length);
+  switch (Math.floor(chance() * 6)) {
+    case 0:
+      return text.slice(0, from) + rest;
+    case 1:
+      return text.slice(0, from) + piece + piece + rest;
+    case 2:
+      return text.slice(0, from);
+    case 3:
+      return text.slice(0, from) + SIGNS[Math.floor(chance() * SIGNS.length)] + rest;
+    case 4:
+      return text.slice(0, from) + rest.slice(0, 60) + piece + rest.slice(60);
+    default:
+      return text
+        .split('\n')
+        .sort(() => chance() - 0.5)
+        .join('\n');
+  }
+}
+const SIGNS = [
+  '\0',
+  '"',
+  '(',
+  '((((((((((',
+  '>',
+  '-BK>',
+  '[',
+  '{',
+  '1e999',
+  '-1',
+  'null',
+  '\ud800',
+  '__proto__: 1',
+  '  : ',
+  '\t',
+  'ä',
+];
+
+it(`refuses a mutilated file or takes it whole, and is stopped by none (seed ${SEED})`, () => {
+  const chance = chanceFrom(SEED);
+  const files = LIBRARY.flatMap((unit) => [writeNotation(unit), JSON.stringify(unit, null, 1)]);
+  const counts = { taken: 0, refused: 0 };
+  for (let i = 0; i < COUNT; i++) {
+    let text = files[Math.floor(chance() * files.length)] ?? '';
+    for (let n = 1 + Math.floor(chance() * 3); n > 0; n--) text = mutilated(text, chance);
+    const read = readDiagramFile(text, makePlace);
+    if (read.ok) {
+      counts.taken++;
+      // What is taken is whole: it is sound, and is written and read again.
+      expect(readDiagramText(writeNotation(read.value.diagram)).ok).toBe(true);
+    } else {
+      counts.refused++;
+      expect(read.error.length).toBeGreaterThan(0);
+      for (const { message } of read.error) expect(message).not.toBe('');
+    }
+  }
+  expect(counts.taken).toBeGreaterThan(COUNT / 100);
+  expect(counts.refused).toBeGreaterThan(COUNT / 10);
+}, 600_000);
+
+it.each([
+  ['no unit', /say once what it is/],
+  ['unit a\n  kind: oven\nL1 > fan motor 1-2', /no part or supply "L1"|there is no part/],
+  ['unit a\nbanana b', /"banana" is not known/],
+  ['unit a\nswitch s: by knob', /how it stands alone/],
+  ['unit a\nsupply c: mains, L N', /a supply is said so/],
+])('says by line what would be right: %s', (text, message) => {
+  const read = readDiagramFile(text);
+  expect(
+    read.ok ? '' : read.error.map((each) => `${each.line}: ${each.message}`).join('\n'),
+  ).toMatch(message);
 });

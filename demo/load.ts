@@ -64,6 +64,7 @@ export async function strangersInDemo(ownerUrl: string): Promise<string[]> {
          SELECT 'calls' AS what FROM call WHERE shop = $1 AND id::text NOT LIKE $2
          UNION ALL SELECT 'entries' FROM entry WHERE shop = $1 AND id::text NOT LIKE $2
          UNION ALL SELECT 'photos' FROM photo WHERE shop = $1
+         UNION ALL SELECT 'withdrawn diagrams' FROM diagram_withdrawal WHERE shop = $1
          UNION ALL SELECT 'diagrams of your own' FROM diagram WHERE shop = $1 AND origin = 'shop'
        ) strangers GROUP BY what ORDER BY what`,
       [DEMO, `${ID_PREFIX}%`],
@@ -77,7 +78,8 @@ export const resetDemoShop = (ownerUrl: string): Promise<void> =>
   inTransaction(ownerUrl, async (queries) => {
     // Entries refuse to be deleted; only putting the demo back may do it.
     await queries.query('SET LOCAL session_replication_role = replica');
-    for (const table of ['photo', 'entry', 'call_words', 'call', 'appliance', 'diagram', 'shop'])
+    const tables = ['photo', 'entry', 'call_words', 'call', 'appliance', 'diagram_withdrawal'];
+    for (const table of [...tables, 'diagram', 'shop'])
       await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [DEMO]);
     await queries.query('SET LOCAL session_replication_role = origin');
     await makeShop(queries, DEMO, SHOP_NAME);

@@ -213,7 +213,6 @@ describe('after the verdict', () => {
     await page.gone('waiting');
     // The new element is good; the switch never fed it, as the next readings show.
     const unit = new FaultyUnit(
-      'coil-burner',
       'infinite.L1-H1:stuck-open',
       new UnitDiagnosis(burner, ORDINARY_METER),
     );

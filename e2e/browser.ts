@@ -79,6 +79,15 @@ export class Browser {
     await this.driver.sendDevToolsCommand('Network.setBlockedURLs', { urls });
   }
 
+  /** Where files that the page saves go from now on. */
+  async saveInto(folder: string): Promise<void> {
+    if (!(this.driver instanceof Driver)) throw new Error('not Chromium');
+    await this.driver.sendDevToolsCommand('Browser.setDownloadBehavior', {
+      behavior: 'allow',
+      downloadPath: folder,
+    });
+  }
+
   find(id: string): Promise<WebElement> {
     return this.driver.wait(
       until.elementLocated(byId(id)),

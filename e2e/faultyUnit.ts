@@ -8,6 +8,7 @@ import { complaintOf } from '../core/inference/complaint';
 import { marked, sayPoints } from '../core/describe/point';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/call/evidence';
 import { nameOf } from '../core/describe/unit';
+import type { Diagram } from '../core/diagram/diagram';
 import { parseFault } from '../core/fault/parseFault';
 import { ORDINARY_METER } from '../core/meter/meter';
 import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
@@ -55,6 +56,7 @@ export const keyboard = (page: Browser): Hands => ({
 export class FaultyUnit {
   readonly evidence: Evidence[] = [];
   readonly complaint: StatementEvidence;
+  private readonly id: string;
   private readonly place: number;
   /** Whether it is known to be dead, and the meter proved, on this device. */
   safe = false;
@@ -66,20 +68,20 @@ export class FaultyUnit {
   live = false;
 
   constructor(
-    private readonly id: string,
     fault: string,
     readonly diagnosis: UnitDiagnosis,
   ) {
-    const diagram = builtIn(id);
-    const parsed = diagram && parseFault(diagram, fault);
-    if (!parsed?.ok) throw new Error(`${id}: ${fault}`);
+    const { diagram } = diagnosis.predictor;
+    this.id = diagram.id;
+    const parsed = parseFault(diagram, fault);
+    if (!parsed.ok) throw new Error(`${this.id}: ${fault}`);
     const [only] = parsed.value;
     const { hypotheses } = diagnosis.predictor;
     this.place = hypotheses.findIndex(
       ({ causes: [one] }) => one && only && isDeepStrictEqual(one, only),
     );
     const complaint = complaintOf(diagnosis.predictor, this.place);
-    if (!complaint) throw new Error(`${id}: ${fault} is not noticed`);
+    if (!complaint) throw new Error(`${this.id}: ${fault} is not noticed`);
     this.complaint = complaint;
   }
 
@@ -92,7 +94,7 @@ export class FaultyUnit {
   async open(page: Browser, hands: Hands, address: string, place: string): Promise<void> {
     await page.driver.get(address);
     await hands.press('new-call');
-    await page.fill('diagram-search', builtIn(this.id)?.name ?? '');
+    await page.fill('diagram-search', this.diagnosis.predictor.diagram.name);
     await page.find(`diagram-${this.id}`);
     await hands.press(`diagram-${this.id}`);
     await this.fillIn(page, hands, place);
@@ -291,11 +293,11 @@ export const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\
 
 const diagnoses = new Map<string, UnitDiagnosis>();
 
-/** A unit of a built-in diagram with a fault in it. */
-export function faultyUnit(id: string, fault: string): FaultyUnit {
-  const diagram = builtIn(id);
-  if (!diagram) throw new Error(id);
-  const diagnosis = diagnoses.get(id) ?? new UnitDiagnosis(diagram, ORDINARY_METER);
-  diagnoses.set(id, diagnosis);
-  return new FaultyUnit(id, fault, diagnosis);
+/** A unit of a built-in diagram, or of another, with a fault in it. */
+export function faultyUnit(of: string | Diagram, fault: string): FaultyUnit {
+  const diagram = typeof of === 'string' ? builtIn(of) : of;
+  if (!diagram) throw new Error(`there is no ${String(of)}`);
+  const diagnosis = diagnoses.get(diagram.id) ?? new UnitDiagnosis(diagram, ORDINARY_METER);
+  diagnoses.set(diagram.id, diagnosis);
+  return new FaultyUnit(fault, diagnosis);
 }

@@ -152,6 +152,13 @@ export async function storeDiagram(
   return bodyOf(await ask(shop, `/diagrams/${sentAs}`, init));
 }
 
+/** Takes a diagram from the shop's list, by its newest version. */
+export const withdrawDiagram = (
+  shop: ShopId,
+  sentAs: string,
+  withdrawn: { diagram: string; version: number },
+): Promise<Response> => ask(shop, `/withdrawals/${sentAs}`, json('PUT', withdrawn));
+
 /** Requests for bodies at one start, at most; what is left comes with the next. */
 const MOST_ROUNDS = 3;
 

@@ -2,7 +2,7 @@ import { cellState } from '../diagram/contactTable';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { positionsOf } from '../diagram/setup';
 import { owners, switches, terminalRef } from '../diagram/terminal';
-import { legsOf } from '../circuit/supply';
+import { KINDS, legsOf } from '../circuit/supply';
 
 /** What the wiring of a unit comes to over all positions of its controls, by what is joined alone: no ohms. */
 export interface EveryPosition {
@@ -13,7 +13,7 @@ export interface EveryPosition {
 }
 
 /** Combinations looked at, at most: controls beyond stand in all their positions at once, which hides a finding and makes none. */
-const MOST = 2048;
+const MOST = { metal: 512, series: 256 };
 
 /**
  * Goes through the positions of a draft. A contact that may rightly be either counts as closed for what can run and as open
@@ -21,34 +21,32 @@ const MOST = 2048;
  */
 export function everyPosition(diagram: Diagram): EveryPosition {
   const wiring = new Wiring(diagram);
-  const plain = new Set<number>();
-  const series = new Set<number>();
+  const runs = new Set<number>();
   const shorted = new Map<string, Record<string, string>>();
-  for (const at of combinations(diagram)) {
+  for (const at of combinations(diagram, MOST.metal)) {
     const metal = wiring.joined(at, 'closed');
     for (const { id, ends } of wiring.legs) {
       const [a, b] = ends.map((end) => metal(end));
       if (a === b && !shorted.has(id)) shorted.set(id, Object.fromEntries(at));
     }
-    if (plain.size === wiring.loads.length) continue;
+    if (runs.size === wiring.loads.length) continue;
     const possible = wiring.joined(at, 'may-close');
     const rails = wiring.railsOf(possible);
     wiring.loads.forEach(({ ends }, i) => {
       const [a, b] = [possible(ends[0]), possible(ends[1])];
-      if (a !== b && rails.has(a) && rails.has(b)) plain.add(i);
-    });
-    wiring.loads.forEach(({ element }, i) => {
-      if (plain.has(i) || series.has(i)) return;
-      const around = wiring.joined(at, 'may-close', element);
-      const reached = wiring.railsOf(around);
-      if (wiring.loads[i]?.ends.every((end) => reached.has(around(end)))) series.add(i);
+      if (a !== b && rails.has(a) && rails.has(b)) runs.add(i);
     });
   }
-  const runs = new Set(
-    wiring.loads.flatMap(({ id }, i) => (plain.has(i) || series.has(i) ? [id] : [])),
-  );
+  // What metal alone does not feed may run in series with others.
+  const left = wiring.loads.flatMap((_, i) => (runs.has(i) ? [] : [i]));
+  if (left.length)
+    for (const at of combinations(diagram, MOST.series)) {
+      const possible = wiring.joined(at, 'may-close');
+      for (const i of left) if (!runs.has(i) && wiring.runsInSeries(at, possible, i)) runs.add(i);
+    }
+  const run = new Set(wiring.loads.flatMap(({ id }, i) => (runs.has(i) ? [id] : [])));
   return {
-    neverRun: [...new Set(wiring.loads.map(({ id }) => id))].filter((id) => !runs.has(id)),
+    neverRun: [...new Set(wiring.loads.map(({ id }) => id))].filter((id) => !run.has(id)),
     shorted: [...shorted].map(([supply, at]) => ({ supply, at })),
   };
 }
@@ -56,7 +54,7 @@ export function everyPosition(diagram: Diagram): EveryPosition {
 type At = ReadonlyMap<string, string>;
 
 /** What moves switches, each with its positions: a control, or a switch that a quantity moves by itself. */
-function* combinations(diagram: Diagram): Generator<At> {
+function* combinations(diagram: Diagram, most: number): Generator<At> {
   const moved = new Map<string, string[]>();
   for (const part of switches(diagram)) {
     const name = mover(diagram, part);
@@ -64,7 +62,7 @@ function* combinations(diagram: Diagram): Generator<At> {
   }
   let count = 1;
   const told = [...moved].filter(([, positions]) => {
-    const fits = positions.length > 0 && count * positions.length <= MOST;
+    const fits = positions.length > 0 && count * positions.length <= most;
     if (fits) count *= positions.length;
     return fits;
   });
@@ -134,6 +132,10 @@ class Wiring {
     for (const supply of diagram.supplies) {
       const ends = supply.terminals.map(({ id }) => this.node(terminalRef(supply.id, id)));
       this.rails.push(...ends);
+      // The house bonds its ground to its neutral.
+      const { ground } = KINDS[supply.kind];
+      const [bonded, neutral] = ground ? [ends[ground.at], ends[ground.neutral]] : [];
+      if (bonded !== undefined && neutral !== undefined) this.always.push([bonded, neutral]);
       for (const { from, to } of legsOf(supply)) {
         const [a, b] = [ends[from], ends[to]];
         if (a !== undefined && b !== undefined) this.legs.push({ id: supply.id, ends: [a, b] });
@@ -169,6 +171,19 @@ class Wiring {
   /** Groups that something feeds or takes back from. */
   railsOf(group: Group): Set<number> {
     return new Set(this.rails.map(group));
+  }
+
+  /** Whether two rails that metal does not join are reached from the ends of a load, through what else conducts. */
+  runsInSeries(at: At, metal: Group, load: number): boolean {
+    const { ends = [], element } = this.loads[load] ?? {};
+    const around = this.joined(at, 'may-close', element);
+    const reached = ends.map(
+      (end) => new Set(this.rails.filter((each) => around(each) === around(end)).map(metal)),
+    );
+    return (
+      reached.every(({ size }) => size > 0) &&
+      new Set(reached.flatMap((each) => [...each])).size > 1
+    );
   }
 
   private node(ref: TerminalRef): number {

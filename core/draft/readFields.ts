@@ -8,7 +8,8 @@ export type Refuse = (line: number, message: string) => void;
 export function fieldsOf(below: readonly Below[], refuse: Refuse): Fields {
   const fields: Fields = {};
   for (const { key, of, value, line } of below) {
-    if (of.length) refuse(line, `"${key}" says nothing of "${of.join(' ')}"`);
+    if (key === 'id' || key === 'name') refuse(line, `"${key}" stands in the line above`);
+    else if (of.length) refuse(line, `"${key}" says nothing of "${of.join(' ')}"`);
     else if (Object.hasOwn(fields, key)) refuse(line, `"${key}" is said twice`);
     // A name that objects have of their own would be lost without a word.
     else if (key === '__proto__') refuse(line, '"__proto__" is not known here');

@@ -7,8 +7,25 @@ import { terminalsInside } from './terminalsInside';
 /** What is asked for and was not said. */
 const UNSAID = 'not noted';
 
+/** What a part is made of is said in forms of its own; a field of that name would put something else in its place. */
+const OF_THE_FORM = [
+  'kind',
+  'load',
+  'protector',
+  'actuator',
+  'contacts',
+  'elements',
+  'between',
+  'inputs',
+  'joins',
+  'serves',
+];
+
 /** A part as it is said: its word, its head, and the lines below. */
 export function readPart(statement: Statement, refuse: Refuse): Fields {
+  const said = statement.below.filter(({ key }) => OF_THE_FORM.includes(key));
+  for (const { key, line } of said) refuse(line, `"${key}" is said in a form of its own here`);
+  if (said.length) return {};
   const { id, name } = statement;
   const { terminals, ...part } = { role: UNSAID, ...ofKind(statement, refuse) } as Fields;
   const made = { id, name, ...part };

@@ -7,11 +7,22 @@ import type { Queries } from './database';
 /** What lists show of versions that were read before, by the id they were sent as: versions never change. */
 const SUMMARIES = new LRUCache<string, DiagramSummary>({ max: 5_000 });
 
+/** The newest version of each diagram that is not withdrawn: what stands in lists. */
+const LISTED = `(
+  SELECT newest.* FROM (
+    SELECT DISTINCT ON (id) id, version, sent_as, body FROM diagram
+    WHERE shop = $1 ORDER BY id, version DESC
+  ) newest
+  WHERE NOT EXISTS (
+    SELECT FROM diagram_withdrawal gone
+    WHERE gone.shop = $1 AND gone.diagram = newest.id AND gone.version = newest.version
+  )
+) listed`;
+
 /** The newest version of every diagram of a shop. Bodies are read for those alone that are new here. */
 export async function listDiagrams(db: Queries, shop: string): Promise<DiagramSummary[]> {
   const { rows } = await db.query<{ sentAs: string }>(
-    `SELECT DISTINCT ON (id) sent_as AS "sentAs" FROM diagram
-     WHERE shop = $1 ORDER BY id, version DESC`,
+    `SELECT sent_as AS "sentAs" FROM ${LISTED} ORDER BY id`,
     [shop],
   );
   const known = new Map(rows.map(({ sentAs }) => [sentAs, SUMMARIES.get(`${shop} ${sentAs}`)]));
@@ -54,10 +65,7 @@ export async function missingDiagrams(
     `SELECT id, version, body FROM (
        SELECT id, version, body, row_number() OVER missing AS number,
               sum(pg_column_size(body)) OVER missing AS bytes
-       FROM (
-         SELECT DISTINCT ON (id) id, version, body FROM diagram
-         WHERE shop = $1 ORDER BY id, version DESC
-       ) newest
+       FROM ${LISTED}
        WHERE NOT (id || '/' || version = ANY($2::text[]))
        WINDOW missing AS (ORDER BY id)
      ) counted
@@ -134,4 +142,34 @@ export async function newestDiagrams(
     [shop],
   );
   return rows;
+}
+
+/** What a shop has withdrawn from its list. */
+export interface Withdrawn {
+  diagram: string;
+  version: number;
+}
+
+/**
+ * Takes a version from the list, once for each `sentAs`.
+ * @returns what was withdrawn under this id, by this sending or an earlier one; undefined where there is no such version
+ */
+export async function withdrawDiagram(
+  db: Queries,
+  shop: string,
+  sentAs: string,
+  { diagram, version }: Withdrawn,
+): Promise<Withdrawn | undefined> {
+  const { rows } = await db.query<Withdrawn>(
+    `WITH added AS (
+       INSERT INTO diagram_withdrawal (shop, sent_as, diagram, version)
+       SELECT shop, $2, id, version FROM diagram WHERE shop = $1 AND id = $3 AND version = $4
+       ON CONFLICT (shop, sent_as) DO NOTHING
+       RETURNING diagram, version
+     )
+     SELECT diagram, version FROM added
+     UNION ALL SELECT diagram, version FROM diagram_withdrawal WHERE shop = $1 AND sent_as = $2`,
+    [shop, sentAs, diagram, version],
+  );
+  return rows[0];
 }

@@ -1,13 +1,19 @@
 import { json, Router, text } from 'express';
 import { readTableCsv } from '../../contract/contactTableCsv';
-import { HaveDto, MOST_VERSIONS } from '../../contract/diagram';
+import { HaveDto, MOST_VERSIONS, WithdrawalDto } from '../../contract/diagram';
 import { STORED_HEADER } from '../../contract/headers';
 import { readDto } from '../../contract/readDto';
 import { NewTableDto } from '../../contract/table';
 import { findSwitch } from '../../core/diagram/terminal';
 import { diagramOfCall } from '../db/calls';
 import type { Database } from '../db/database';
-import { addDiagram, findDiagram, listDiagrams, missingDiagrams } from '../db/diagrams';
+import {
+  addDiagram,
+  findDiagram,
+  listDiagrams,
+  missingDiagrams,
+  withdrawDiagram,
+} from '../db/diagrams';
 import { addEntries } from '../db/entries';
 import { refuseOther } from '../conflict';
 import type { DiagramCheck } from '../diagramCheck';
@@ -53,6 +59,17 @@ export function diagramRoutes(db: Database, check: DiagramCheck): Router {
       response.json({ id: diagram.id, version });
     },
   );
+
+  // Its versions stay for the calls that were worked with them.
+  router.put('/withdrawals/:sentAs', onlyJson, json(), async (request, response) => {
+    const sentAs = uuidOf(request.params.sentAs);
+    const wanted = valid(readDto(WithdrawalDto, request.body));
+    const withdrawn = await withdrawDiagram(db, shopOf(response), sentAs, wanted);
+    if (!withdrawn) throw notFound('such diagram version');
+    refuseOther('withdrawal', { ...wanted }, withdrawn);
+    response.setHeader(STORED_HEADER, sentAs);
+    response.json(withdrawn);
+  });
 
   return router;
 }

@@ -16,6 +16,7 @@ import { Field } from '../../ui/Field';
 import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { PasteTable } from './PasteTable';
 import { TableGrid } from './TableGrid';
 
 interface Props {
@@ -26,7 +27,7 @@ interface Props {
 
 /** What moves a switch, and which of its contacts are closed in each position. */
 export function SwitchCard({ diagram, part, change }: Props) {
-  const [more, setMore] = useState<'position' | 'contact' | 'less'>();
+  const [more, setMore] = useState<'position' | 'contact' | 'less' | 'paste'>();
   const actuator = diagram.actuators.find(({ id }) => id === part.actuator);
   const positions = actuator?.kind === 'hand' ? actuator.positions : [];
   return (
@@ -54,6 +55,12 @@ export function SwitchCard({ diagram, part, change }: Props) {
           testID="add-contact"
           onPress={() => setMore('contact')}
         />
+        <Button
+          icon="clipboard"
+          label="Paste it"
+          testID="paste-table"
+          onPress={() => setMore('paste')}
+        />
         {(positions.length > 2 || part.contacts.length > 1) && (
           <Button
             icon="trash-2"
@@ -65,6 +72,9 @@ export function SwitchCard({ diagram, part, change }: Props) {
           />
         )}
       </View>
+      {more === 'paste' && (
+        <PasteTable diagram={diagram} part={part} change={change} done={() => setMore(undefined)} />
+      )}
       {more === 'less' && (
         <View style={styles.row}>
           {positions.length > 2 &&

@@ -101,10 +101,10 @@ export function TableGrid({ diagram, part, change }: Props) {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', borderTopWidth: 1, borderColor: 'transparent', gap: space.xs },
-  first: { width: 104, justifyContent: 'center', paddingVertical: space.s },
-  head: { width: 78, alignItems: 'center', justifyContent: 'flex-end', paddingBottom: space.xs },
+  first: { width: 92, justifyContent: 'center', paddingVertical: space.s },
+  head: { width: 74, alignItems: 'center', justifyContent: 'flex-end', paddingBottom: space.xs },
   cell: {
-    width: 78,
+    width: 74,
     minHeight: touch.key,
     marginVertical: space.xs,
     alignItems: 'center',
@@ -113,5 +113,5 @@ const styles = StyleSheet.create({
     borderRadius: radius.small,
   },
   copy: { justifyContent: 'center' },
-  copyAbove: { width: 78, minHeight: 48, alignItems: 'center', justifyContent: 'center' },
+  copyAbove: { width: 68, minHeight: 48, alignItems: 'center', justifyContent: 'center' },
 });

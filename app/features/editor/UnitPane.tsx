@@ -1,10 +1,13 @@
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sayDifferences } from '../../../core/describe/diagramDifference';
 import { writeNotation } from '../../../core/draft/writeNotation';
 import type { Diagram } from '../../../core/diagram/diagram';
-import { useAppSelector } from '../../state/hooks';
-import { diagramOnDevice } from '../../sync/api';
+import { loadDiagrams } from '../../state/diagrams';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { diagramOnDevice, withdrawDiagram } from '../../sync/api';
+import { keepDraft } from '../../sync/keptDrafts';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { OneOf } from '../../ui/OneOf';
@@ -81,7 +84,58 @@ export function UnitPane({ diagram, stored, origin, change }: Props) {
           />
         </View>
       </Card>
+      {stored && <Withdraw diagram={diagram} version={stored.version} />}
     </>
+  );
+}
+
+/** Out of the list, once it was asked twice; calls that were worked with it keep it. */
+function Withdraw({ diagram, version }: { diagram: Diagram; version: number }) {
+  const dispatch = useAppDispatch();
+  const { shop } = useAppSelector((state) => state.outbox);
+  const [asked, setAsked] = useState(false);
+  const [failed, setFailed] = useState(false);
+  const withdraw = (): void => {
+    setFailed(false);
+    withdrawDiagram(shop, crypto.randomUUID(), { diagram: diagram.id, version }).then(
+      async () => {
+        await keepDraft(shop, diagram.id, undefined);
+        await dispatch(loadDiagrams());
+        router.navigate('/diagrams');
+      },
+      () => setFailed(true),
+    );
+  };
+  return (
+    <Card testID="withdraw-card">
+      <Type size="small">
+        Out of the list it is found no more; calls that were worked with it keep it, and a file of
+        it brings it back.
+      </Type>
+      {failed && (
+        <Type weight="strong" tone="bad" role="alert" testID="withdraw-failed">
+          The server is away, or has a newer version. Nothing was changed.
+        </Type>
+      )}
+      {asked ? (
+        <View style={styles.row}>
+          <Button
+            icon="trash-2"
+            label="Yes, out of the list"
+            testID="withdraw-yes"
+            onPress={withdraw}
+          />
+          <Button label="No" testID="withdraw-no" onPress={() => setAsked(false)} />
+        </View>
+      ) : (
+        <Button
+          icon="trash-2"
+          label="Take it out of the list"
+          testID="withdraw"
+          onPress={() => setAsked(true)}
+        />
+      )}
+    </Card>
   );
 }
 

@@ -1,0 +1,158 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By } from 'selenium-webdriver';
+import type { Diagram } from '../core/diagram/diagram';
+import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { faultyUnit, thumb } from './faultyUnit';
+import { Yarrix } from './yarrix';
+
+jest.setTimeout(240_000);
+
+let yarrix: Yarrix;
+const folder = mkdtempSync(join(tmpdir(), 'yarrix-own-'));
+beforeAll(async () => {
+  yarrix = await Yarrix.fresh();
+});
+afterAll(async () => {
+  rmSync(folder, { recursive: true });
+  await yarrix.end();
+});
+
+/** Presses and texts typed are counted, as a person makes them. */
+function counted(page: Browser) {
+  let count = 0;
+  return {
+    press: (id: string) => (count++, page.press(id)),
+    fill: (id: string, text: string) => (count++, page.fill(id, text)),
+    get count() {
+      return count;
+    },
+  };
+}
+
+const TEST_ID = (id: string) => By.css(`[data-testid="${id}"]`);
+
+it('types a unit from nothing, works a call on it, exports it, takes it out, and comes to the same with the file', async () => {
+  const page = await Browser.open(PHONE);
+  await page.saveInto(folder);
+  await page.driver.get(yarrix.address);
+  const hand = counted(page);
+  await hand.press('diagrams-link');
+  await hand.press('new-diagram');
+  await page.find('new-line');
+  const line = async (text: string): Promise<void> => {
+    await hand.fill('new-line', text);
+    await hand.press('new-line-take');
+  };
+  await line('L1 -BK> timer A-B > start switch 1-2 -YE> motor [4 ohm] > door switch 1-2 -WH> N');
+  await line(
+    'L1 > timer A-C > heat selector 1-2 -RD> thermostat [L155-25] > heater [1400 W 120 V] > N',
+  );
+  await line('heat selector 1-3 -OR> low heater [700 W 120 V] > N');
+  // What is not understood is told by its place, and nothing is lost.
+  await page.fill('new-line', 'L1 > wibble > N');
+  await page.press('new-line-take');
+  await page.says('new-line-fault', /At letter 6: what is "wibble"/);
+  await hand.press('pane-parts');
+  await hand.press('part-timer');
+  await hand.press('set-A-C-on');
+  await hand.press('set-A-C-on');
+  await hand.press('add-position');
+  await hand.fill('position-name', 'Timer at HEAT');
+  await hand.press('position-name-add');
+  await hand.press('position-name-close');
+  await hand.press('set-A-B-timer-at-heat');
+  await hand.press('set-A-C-timer-at-heat');
+  await hand.press('part-close');
+  await hand.press('part-heat-selector');
+  await hand.press('paste-table');
+  await hand.fill('paste-text', 'position,1-2,1-3');
+  await page.press('paste-take');
+  await page.find('paste-fault');
+  await hand.fill('paste-text', 'position,1-2,1-3\nlow,open,closed\nhigh,closed,open\noff,,');
+  await hand.press('paste-take');
+  await page.gone('paste-text');
+  await hand.press('all-on-sheet');
+  await hand.press('pane-unit');
+  await hand.fill('unit-name', 'Marrowby tumble dryer');
+  await hand.fill('unit-kind', 'dryer');
+  await hand.press('pane-check');
+  await page.find('nothing-wrong');
+  await hand.press('store');
+  await page.says('stored', /Stored as version 1/);
+  process.stdout.write(`a unit typed with ${hand.count} taps and texts\n`);
+  expect(hand.count).toBeLessThan(90);
+
+  const id = new URL(await page.driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
+  const stored = await yarrix.get<Diagram>(`/diagrams/${id}/1`);
+  expect(stored.parts.map(({ name }) => name)).toContain('Low heater');
+  const fault = 'thermostat.1-2:stuck-open';
+  const work = async (place: string): Promise<void> => {
+    const unit = faultyUnit(stored, fault);
+    await page.press('start-call');
+    await unit.fillIn(page, thumb(page), place);
+    await unit.work(page, thumb(page));
+  };
+  await work('Mill Row 7');
+
+  await page.driver.get(`${yarrix.address}/edit/${id}?pane=unit`);
+  await page.press('save-text');
+  const file = join(folder, `${id}.txt`);
+  await page.driver.wait(() => existsSync(file), 15_000, 'no file comes');
+  await page.press('withdraw');
+  await page.press('withdraw-yes');
+  await page.fill('search', 'Marrowby tumble dryer');
+  await page.find('none-match');
+  // A bad file is refused by its line, a good one brings the diagram back.
+  const bad = join(folder, 'bad.txt');
+  writeFileSync(bad, readFileSync(file, 'utf8').replace('A-B: control', 'A-Q control'));
+  await (await page.driver.findElement(TEST_ID('diagram-file-field'))).sendKeys(bad);
+  await page.says('file-fault', /line \d+/);
+  await (await page.driver.findElement(TEST_ID('diagram-file-field'))).sendKeys(file);
+  await page.find('start-call');
+  const again = await yarrix.get<Diagram>(`/diagrams/${id}/2`);
+  expect(again.parts).toEqual(stored.parts);
+  await work('Mill Row 8');
+  expect(await page.close(/the server responded with a status of 422/)).toEqual([]);
+});
+
+it('makes one that differs: undo, what was changed, kept through a killed page, stored when the server is back', async () => {
+  const page = await Browser.open(WIDE_WINDOW, 'dark');
+  await page.driver.get(`${yarrix.address}/diagram/coil-burner`);
+  await page.press('differs');
+  await page.find('new-line');
+  await page.fill('new-line', 'L1 -BU> extra lamp [40 W 120 V] 1-2 > N');
+  await page.press('new-line-take');
+  await page.find('line-0');
+  await page.press('pane-parts');
+  await page.says('part-extra-lamp', /new/);
+  await page.press('part-infinite');
+  await page.press('set-L1-H1-off');
+  await page.press('known-guessed');
+  await page.press('part-close');
+  await page.says('part-infinite', /changed/);
+  await page.press('undo');
+  await page.press('undo');
+  await page.press('undo');
+  await page.gone('part-extra-lamp');
+  await page.press('redo');
+  await page.find('part-extra-lamp');
+  const address = await page.driver.getCurrentUrl();
+  // The page is gone at once; the draft is on the device.
+  await page.driver.get('about:blank');
+  await yarrix.stop();
+  try {
+    await page.driver.get(address);
+    await page.find('part-extra-lamp');
+    await page.press('store');
+    await page.says('stored', /server is away/);
+  } finally {
+    await yarrix.start();
+  }
+  await page.press('store');
+  await page.says('stored', /Stored as version 1/);
+  await page.press('pane-unit');
+  await page.says('derived-from', /version 1/);
+  expect(await page.close(SERVER_AWAY)).toEqual([]);
+});
