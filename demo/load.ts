@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import type { NewEntry } from '../contract/entry';
 import { SHOPS } from '../contract/shop';
@@ -6,6 +5,7 @@ import { Database, OF_A_TASK, type Queries } from '../server/db/database';
 import { addCall } from '../server/db/calls';
 import { addDiagram, newestDiagrams } from '../server/db/diagrams';
 import { addEntries } from '../server/db/entries';
+import { uuidFrom } from '../server/uuidFrom';
 import { workSwitch } from '../core/simulate/simulatedSwitch';
 import { openLines } from '../core/call/ledger';
 import type { ReadingPlace } from '../core/call/reading';
@@ -65,6 +65,7 @@ export async function strangersInDemo(ownerUrl: string): Promise<string[]> {
          UNION ALL SELECT 'entries' FROM entry WHERE shop = $1 AND id::text NOT LIKE $2
          UNION ALL SELECT 'photos' FROM photo WHERE shop = $1
          UNION ALL SELECT 'withdrawn diagrams' FROM diagram_withdrawal WHERE shop = $1
+         UNION ALL SELECT 'models' FROM model_sheet WHERE shop = $1
          UNION ALL SELECT 'diagrams of your own' FROM diagram WHERE shop = $1 AND origin = 'shop'
        ) strangers GROUP BY what ORDER BY what`,
       [DEMO, `${ID_PREFIX}%`],
@@ -78,7 +79,15 @@ export const resetDemoShop = (ownerUrl: string): Promise<void> =>
   inTransaction(ownerUrl, async (queries) => {
     // Entries refuse to be deleted; only putting the demo back may do it.
     await queries.query('SET LOCAL session_replication_role = replica');
-    const tables = ['photo', 'entry', 'call_words', 'call', 'appliance', 'diagram_withdrawal'];
+    const tables = [
+      'photo',
+      'entry',
+      'call_words',
+      'call',
+      'appliance',
+      'diagram_withdrawal',
+      'model_sheet',
+    ];
     for (const table of [...tables, 'diagram', 'shop'])
       await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [DEMO]);
     await queries.query('SET LOCAL session_replication_role = origin');
@@ -104,10 +113,7 @@ const idOf = (kind: number, number: number): string =>
   `${ID_PREFIX}${String(kind).padStart(4, '0')}${String(number).padStart(8, '0')}`;
 
 /** The id under which a built-in diagram is sent: made from what is in it, so that a changed one is another. */
-function sentAs(diagram: Diagram): string {
-  const hash = createHash('sha256').update(JSON.stringify(diagram)).digest('hex');
-  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
-}
+const sentAs = (diagram: Diagram): string => uuidFrom(JSON.stringify(diagram));
 
 async function loadCall(
   queries: Queries,

@@ -1,6 +1,7 @@
 import type { CallDetail, CallPage } from '../../contract/call';
 import type { DiagramBody, DiagramSummary } from '../../contract/diagram';
 import type { EntryResult } from '../../contract/entry';
+import type { ComparedDiagram } from '../../contract/libraryFile';
 import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/headers';
 import type { ShopMeter } from '../../contract/meter';
 import type { PhotoSummary } from '../../contract/photo';
@@ -9,6 +10,7 @@ import type { KindMinutes, SeenBefore } from '../../contract/seen';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
 import type { CallReport } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
+import type { ModelSheet } from '../../core/diagram/modelPattern';
 import { keepAnswers, keptAnswer, keptAnswers } from './device';
 
 /** The one place that talks to the server. */
@@ -38,13 +40,18 @@ let skewMs = 0;
 /** Milliseconds that this phone's clock lacks to the server's, by its last answer. */
 export const clockSkewMs = (): number => skewMs;
 
-async function ask(shop: ShopId, path: string, init: RequestInit = {}): Promise<Response> {
+async function ask(
+  shop: ShopId,
+  path: string,
+  init: RequestInit = {},
+  patienceMs = PATIENCE_MS,
+): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       ...init,
       headers: { ...init.headers, [SHOP_HEADER]: shop, 'x-phone-at': new Date().toISOString() },
-      signal: AbortSignal.timeout(PATIENCE_MS),
+      signal: AbortSignal.timeout(patienceMs),
     });
   } catch (error) {
     throw new Away(error instanceof Error ? error.message : String(error));
@@ -148,8 +155,41 @@ export async function storeDiagram(
   sentAs: string,
   file: string,
 ): Promise<{ id: string; version: number }> {
-  const init = { method: 'PUT', headers: { 'content-type': 'text/plain' }, body: file };
-  return bodyOf(await ask(shop, `/diagrams/${sentAs}`, init));
+  return bodyOf(await ask(shop, `/diagrams/${sentAs}`, asFile('PUT', file)));
+}
+
+/** Which sheets the models of the shop use. */
+export const fetchModelSheets = (shop: ShopId): Promise<ApiAnswer<ModelSheet[]>> =>
+  read(shop, '/models');
+/** Says which sheet a model uses from now on; null for none. */
+export const sayModelSheet = (
+  shop: ShopId,
+  sentAs: string,
+  said: Omit<ModelSheet, 'diagram'> & { diagram: string | null },
+): Promise<Response> => ask(shop, `/models/${sentAs}`, json('PUT', said));
+
+/** A whole library is checked before it is compared or stored, which takes its time. */
+const LIBRARY_PATIENCE_MS = 90_000;
+const asFile = (method: 'POST' | 'PUT', body: string): RequestInit => ({
+  method,
+  headers: { 'content-type': 'text/plain' },
+  body,
+});
+
+/** The shop's library as one file. */
+export const fetchLibrary = async (shop: ShopId): Promise<string> =>
+  (await ask(shop, '/library', {}, LIBRARY_PATIENCE_MS)).text();
+
+/** What a library file has beside what the shop has. */
+export async function compareLibrary(shop: ShopId, file: string): Promise<ComparedDiagram[]> {
+  const answer = await ask(shop, '/library', asFile('POST', file), LIBRARY_PATIENCE_MS);
+  return (await bodyOf<{ diagrams: ComparedDiagram[] }>(answer)).diagrams;
+}
+
+/** Stores what is new or different in a library file, all of it or nothing. @returns how many diagrams */
+export async function storeLibrary(shop: ShopId, sentAs: string, file: string): Promise<number> {
+  const answer = await ask(shop, `/library/${sentAs}`, asFile('PUT', file), LIBRARY_PATIENCE_MS);
+  return (await bodyOf<{ stored: string[] }>(answer)).stored.length;
 }
 
 /** Takes a diagram from the shop's list, by its newest version. */

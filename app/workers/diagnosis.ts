@@ -17,6 +17,7 @@ import type { Depth } from '../../core/plan/proof';
 import type { ProofStep } from '../../core/call/reading';
 import type { WayOfWorking } from '../../core/plan/wayOfWorking';
 import type { Policy } from '../../core/plan/policies';
+import type { Findable } from '../../core/simulate/findable';
 import type { ShownOutcome } from '../../core/plan/shownOutcome';
 import type { VoltTest } from '../../core/plan/unitTests';
 
@@ -28,11 +29,11 @@ interface AskedUnit {
 
 /**
  * What the worker is asked: to get ready for a unit, what its faults are noticed by, what can be told of it, the lines through
- * its loads, what is known of it, what schools take, or the readings that prove a switch.
+ * its loads, how well its faults are found, what is known of it, what schools take, or the readings that prove a switch.
  */
 export type WorkerQuestion = { number: number } & AskedUnit &
   (
-    | { ask: 'complaints' | 'tellable' | 'lines' }
+    | { ask: 'complaints' | 'tellable' | 'lines' | 'findable' }
     /** With what the shop has found in such units, where that counts. */
     | { ask: 'prepare'; found: FoundCounts | undefined }
     | { ask: 'proof'; part: string; depth: Depth }
@@ -140,6 +141,7 @@ export type WorkerAnswer = { number: number } & (
   | { kind: 'shown'; shown: Shown[] }
   | { kind: 'stand'; showing: Showing }
   | { kind: 'lines'; lines: LinePath[] }
+  | { kind: 'findable'; findable: Findable }
   | { kind: 'tellable'; told: Tellable[]; sayable: Sayable[] }
   | { kind: 'complaints'; complaints: ShownComplaint[]; hidden: Fault[] }
   | { kind: 'schools'; schools: { school: Policy; minutes: number }[] }

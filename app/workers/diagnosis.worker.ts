@@ -13,6 +13,7 @@ import { proofOf } from '../../core/plan/proof';
 import { repairStanding } from '../../core/plan/repair';
 import type { Fault } from '../../core/fault/fault';
 import { ORDINARY_METER } from '../../core/meter/meter';
+import { findable, type Findable } from '../../core/simulate/findable';
 import type { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
 import type {
   SentQuestion,
@@ -117,6 +118,8 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
       return { number, kind: 'repair', repair: repairStanding(unit.predictor, question.entries) };
     case 'lines':
       return { number, kind: 'lines', lines: linePaths(diagram, unit.runs.of([])) };
+    case 'findable':
+      return { number, kind: 'findable', findable: await allFound(diagnosis(), number) };
     case 'prepare':
       diagnosis();
       return { number, kind: 'prepared' };
@@ -134,6 +137,17 @@ async function answer(question: WorkerQuestion): Promise<WorkerAnswer> {
       lookAhead(question, findings);
       return { number, kind: 'findings', findings };
     }
+  }
+}
+
+/** Works a call on every fault, with room for other questions between any two. */
+async function allFound(diagnosis: UnitDiagnosis, number: number): Promise<Findable> {
+  const working = findable(diagnosis);
+  for (;;) {
+    const next = working.next();
+    if (next.done) return next.value;
+    postMessage({ number, kind: 'progress', share: next.value } satisfies WorkerAnswer);
+    await new Promise((on) => setTimeout(on));
   }
 }
 

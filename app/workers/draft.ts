@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { DraftFinding, Mend } from '../../core/draft/draftLint';
-import type { Diagram } from '../../core/diagram/diagram';
+import type { Diagram, Use } from '../../core/diagram/diagram';
 
 export interface FoundInDraft {
   finding: DraftFinding;
@@ -9,43 +9,69 @@ export interface FoundInDraft {
 
 export interface DraftQuestion {
   number: number;
+  ask: 'lint' | 'uses';
   draft: Diagram;
 }
 
-export interface DraftAnswer {
-  number: number;
-  findings: FoundInDraft[];
-}
+export type DraftAnswer = { number: number } & (
+  { ask: 'lint'; findings: FoundInDraft[] } | { ask: 'uses'; uses: Use[] }
+);
 
 let worker: Worker | undefined;
 let asked = 0;
-const waiting = new Map<number, (findings: FoundInDraft[]) => void>();
+const waiting = new Map<number, (answer: DraftAnswer | undefined) => void>();
 
 function running(): Worker {
   if (worker) return worker;
   worker = new Worker('/workers/draft.js');
   worker.addEventListener('message', ({ data }: MessageEvent<DraftAnswer>) => {
-    waiting.get(data.number)?.(data.findings);
+    waiting.get(data.number)?.(data);
     waiting.delete(data.number);
   });
-  // Without its answer nothing is said of the draft, and the next change asks a new one.
+  // Who waits goes on without an answer, and the next question starts a new one.
   worker.addEventListener('error', () => {
     worker = undefined;
+    for (const hear of waiting.values()) hear(undefined);
     waiting.clear();
   });
   return worker;
 }
 
+/** @returns a function that ends the waiting */
+function askDraft(
+  ask: DraftQuestion['ask'],
+  draft: Diagram,
+  hear: (answer: DraftAnswer | undefined) => void,
+): () => void {
+  const number = ++asked;
+  waiting.set(number, hear);
+  running().postMessage({ number, ask, draft } satisfies DraftQuestion);
+  return () => {
+    waiting.delete(number);
+  };
+}
+
 /** What may be wrong in a draft, as last found; undefined until the worker has answered once. */
 export function useDraftLint(draft: Diagram): FoundInDraft[] | undefined {
   const [found, setFound] = useState<FoundInDraft[]>();
-  useEffect(() => {
-    const number = ++asked;
-    waiting.set(number, setFound);
-    running().postMessage({ number, draft } satisfies DraftQuestion);
-    return () => {
-      waiting.delete(number);
-    };
-  }, [draft]);
+  useEffect(
+    () =>
+      askDraft('lint', draft, (answer) => {
+        if (answer?.ask === 'lint') setFound(answer.findings);
+      }),
+    [draft],
+  );
   return found;
 }
+
+/** A draft with uses: its own, or those that it is likely to have; as it is where none can be guessed. */
+export const withUses = (draft: Diagram): Promise<Diagram> =>
+  draft.uses?.length
+    ? Promise.resolve(draft)
+    : new Promise((done) => {
+        askDraft('uses', draft, (answer) =>
+          done(
+            answer?.ask === 'uses' && answer.uses.length ? { ...draft, uses: answer.uses } : draft,
+          ),
+        );
+      });

@@ -55,6 +55,14 @@ const summaryOf = ({ id, version, body }: DiagramBody): DiagramSummary => ({
 /** Bodies of one answer together, as the database keeps them: about a third of what they are as JSON. */
 const MOST_BYTES = 500_000;
 
+/** The newest version of each diagram that stands in the shop's list, whole. */
+export async function listedDiagrams(db: Queries, shop: string): Promise<Diagram[]> {
+  const { rows } = await db.query<{ body: Diagram }>(`SELECT body FROM ${LISTED} ORDER BY id`, [
+    shop,
+  ]);
+  return rows.map(({ body }) => body);
+}
+
 /** Newest versions that a device lacks, by `id/version`, so many at a time. */
 export async function missingDiagrams(
   db: Queries,

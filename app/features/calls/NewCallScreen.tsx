@@ -24,6 +24,7 @@ import { enqueue } from '../../sync/outbox';
 import { space, WIDE_FROM } from '../../theme/theme';
 import { DrawnUnit } from '../diagrams/DrawnUnit';
 import { DiagramChoice } from './DiagramChoice';
+import { ModelSheetCard } from './ModelSheetCard';
 import { useTold } from '../../workers/useTold';
 import { usePrepared } from '../../workers/usePrepared';
 import { bringReaders, NOT_WHOLE } from '../../sync/readers';
@@ -119,7 +120,7 @@ export function NewCallScreen() {
   const dispatch = useAppDispatch();
   const { diagram = '' } = useLocalSearchParams<{ diagram?: string }>();
   const { bodies } = useAppSelector((state) => state.diagrams);
-  const { control, handleSubmit, formState } = useForm<Form>({
+  const { control, handleSubmit, formState, setValue } = useForm<Form>({
     resolver,
     defaultValues: { complaint: '', make: '', model: '', place: '', customer: '', diagram },
   });
@@ -136,7 +137,7 @@ export function NewCallScreen() {
   // What can be told is asked for first: it is wanted at once, the advice not before the call is open.
   const search = useTold(chosen, body)?.search;
   usePrepared(chosen, body);
-  const typed = useWatch({ control, name: 'complaint' });
+  const [typed, make, model] = useWatch({ control, name: ['complaint', 'make', 'model'] });
   const [told, setTold] = useState<{ of: string; list: FoundComplaint[] }>();
   // What was told of one diagram says nothing of another.
   const list = told?.of === chosen ? told.list : [];
@@ -189,6 +190,14 @@ export function NewCallScreen() {
       <ComplaintFits search={search} text={typed} told={list} press={tap} />
     </>
   );
+  const ofModel = (
+    <ModelSheetCard
+      make={make}
+      model={model}
+      chosen={chosen}
+      choose={(to) => setValue('diagram', to)}
+    />
+  );
   const faults = IN_SHORT.flatMap(({ of, name, field }) => {
     const says = formState.errors[of]?.message;
     return says === undefined ? [] : [{ name, says, field }];
@@ -201,6 +210,7 @@ export function NewCallScreen() {
           <ScrollView contentContainerStyle={styles.inner}>
             {asked(COMPLAINT)}
             {FIELDS.map(asked)}
+            {ofModel}
           </ScrollView>
           <ScrollView contentContainerStyle={styles.inner}>
             {unit}
@@ -212,6 +222,7 @@ export function NewCallScreen() {
           {asked(COMPLAINT)}
           {unit}
           {FIELDS.map(asked)}
+          {ofModel}
         </ScrollView>
       )}
       <View style={styles.foot}>

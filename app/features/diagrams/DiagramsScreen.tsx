@@ -12,7 +12,9 @@ import { RowLink } from '../../ui/RowLink';
 import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
 import { loadCalls } from '../../state/calls';
+import { sheetsOf } from '../../../core/diagram/modelPattern';
 import { loadDiagrams } from '../../state/diagrams';
+import { useModelSheets } from '../../sync/useModelSheets';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
 import { LOW_UNDER, space, useTheme } from '../../theme/theme';
@@ -40,13 +42,23 @@ export function DiagramsScreen() {
     void dispatch(loadCalls(''));
   }, [dispatch]);
   const finder = useMemo(() => new DiagramSearch(diagrams), [diagrams]);
+  const { shop } = useAppSelector((state) => state.outbox);
+  const { sheets } = useModelSheets(shop);
+  // A model number finds the sheet that it uses before any word does.
+  const byModel = useMemo(
+    () => new Set(sheetsOf(sheets, '', search).map(({ diagram }) => diagram)),
+    [sheets, search],
+  );
   const rows = useMemo(
     () =>
-      finder.find(search).map((diagram): Row => {
+      [
+        ...diagrams.filter(({ id }) => byModel.has(id)),
+        ...finder.find(search).filter(({ id }) => !byModel.has(id)),
+      ].map((diagram): Row => {
         const used = calls.filter((call) => call.diagramId === diagram.id).length;
         return { diagram, used };
       }),
-    [finder, search, calls],
+    [finder, search, calls, diagrams, byModel],
   );
   const starred = diagrams.filter(({ id }) => favourites.includes(id)).length;
   const found = rows.filter(({ diagram: { id } }) => !kept || favourites.includes(id));
@@ -68,7 +80,7 @@ export function DiagramsScreen() {
   const tools = (
     <View style={styles.tools}>
       <Field
-        label="Search kind of unit, part, what people call it, or what it does not do"
+        label="Search kind of unit, model number, part, what people call it, or what it does not do"
         testID="search"
         value={search}
         onChangeText={setSearch}

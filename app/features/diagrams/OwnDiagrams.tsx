@@ -4,12 +4,15 @@ import { StyleSheet, View } from 'react-native';
 import { sayInputFault } from '../../../contract/problem';
 import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { Refusal, storeDiagram } from '../../sync/api';
+import type { ComparedDiagram } from '../../../contract/libraryFile';
+import { compareLibrary, fetchLibrary, Refusal, storeDiagram } from '../../sync/api';
 import { keptDrafts } from '../../sync/keptDrafts';
 import { Button } from '../../ui/Button';
 import { FileButton } from '../../ui/FileButton';
 import { RowLink } from '../../ui/RowLink';
+import { saveAs } from '../../ui/saveAs';
 import { Type } from '../../ui/Type';
+import { LibraryFileCard } from './LibraryFileCard';
 import { space } from '../../theme/theme';
 
 /** The ways to a diagram of one's own: begun, from a file, or one that is half done on this device. */
@@ -27,14 +30,24 @@ export function OwnDiagrams() {
       wanted = false;
     };
   }, [shop]);
-  const read = async (file: File): Promise<void> => {
+  const [library, setLibrary] = useState<{ file: string; compared: ComparedDiagram[] }>();
+  const refused = (error: unknown): void => setFaults(whyNot(error));
+  const save = (): void => {
     setFaults([]);
+    fetchLibrary(shop).then((file) => saveAs('library.json', 'application/json', file), refused);
+  };
+  const read = async (chosen: File): Promise<void> => {
+    setFaults([]);
+    setLibrary(undefined);
     try {
-      const { id } = await storeDiagram(shop, crypto.randomUUID(), await file.text());
+      const file = await chosen.text();
+      if (IS_LIBRARY.test(file))
+        return setLibrary({ file, compared: await compareLibrary(shop, file) });
+      const { id } = await storeDiagram(shop, crypto.randomUUID(), file);
       await dispatch(loadDiagrams());
       router.navigate(`/diagram/${id}`);
     } catch (error) {
-      setFaults(whyNot(error));
+      refused(error);
     }
   };
   return (
@@ -58,7 +71,11 @@ export function OwnDiagrams() {
           }}
           chosen={(file) => void read(file)}
         />
+        <Button icon="download" label="All as one file" testID="library-save" onPress={save} />
       </View>
+      {library && (
+        <LibraryFileCard {...library} refused={refused} done={() => setLibrary(undefined)} />
+      )}
       {faults.map((each) => (
         <Type key={each} size="small" weight="strong" tone="bad" role="alert" testID="file-fault">
           {each}
@@ -75,6 +92,9 @@ export function OwnDiagrams() {
     </View>
   );
 }
+
+/** What a library file begins with, a diagram does not. */
+const IS_LIBRARY = /^\s*\{\s*"format"\s*:\s*"yarrix-library"/;
 
 /** So many faults of a file are told at once. */
 const MOST_TOLD = 8;

@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { changedSince } from '../../../core/draft/derive';
 import { loadDiagram, diagramKey } from '../../state/diagrams';
@@ -17,9 +17,11 @@ import { Icon } from '../../ui/Icon';
 import { space, useTheme, WIDE_FROM } from '../../theme/theme';
 import { TeachingBenchPane } from '../diagrams/TeachingBenchPane';
 import { DrawnDraft, keyOf } from './DrawnDraft';
+import { FindableCard } from './FindableCard';
 import { FindingsPane } from './FindingsPane';
 import type { KeptDraft } from '../../sync/keptDrafts';
 import { LinesPane } from './LinesPane';
+import { MeanwhileCard } from './MeanwhileCard';
 import { PartsPane } from './PartsPane';
 import { UnitPane } from './UnitPane';
 import { UsesCard } from './UsesCard';
@@ -62,6 +64,9 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
   const found = useDraftLint(diagram);
   const origin = useOrigin(diagram.derivedFrom);
   const [store, storing] = useStoreDraft(draft);
+  /** The version from elsewhere that was settled last. */
+  const [settled, settle] = useState(0);
+  const { meanwhile } = storing;
   useKeys({ ...(undo && { u: undo }), ...(redo && { r: redo }) });
 
   const errors = found?.filter(({ finding }) => finding.severity === 'error').length ?? 0;
@@ -114,7 +119,10 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
         />
       )}
       {pane === 'check' && (
-        <FindingsPane diagram={diagram} found={found} change={change} open={open} />
+        <>
+          <FindingsPane diagram={diagram} found={found} change={change} open={open} />
+          {found !== undefined && errors === 0 && <FindableCard diagram={diagram} />}
+        </>
       )}
       {pane === 'drawing' && drawing}
       {pane === 'unit' && (
@@ -135,6 +143,20 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
         </>
       }
     >
+      {meanwhile && meanwhile.version !== settled && (
+        <ScrollView style={styles.meanwhile} contentContainerStyle={styles.inner}>
+          <MeanwhileCard
+            mine={diagram}
+            theirs={meanwhile.theirs}
+            version={meanwhile.version}
+            take={(theirs) => {
+              change(theirs);
+              settle(meanwhile.version);
+            }}
+            leave={() => settle(meanwhile.version)}
+          />
+        </ScrollView>
+      )}
       {wide ? (
         <View style={styles.wide}>
           <ScrollView
@@ -255,5 +277,6 @@ const styles = StyleSheet.create({
   grow: { flex: 1, minWidth: 0 },
   back: { width: 48, height: 48, alignItems: 'center', justifyContent: 'center' },
   idle: { opacity: 0.35 },
+  meanwhile: { flexGrow: 0, maxHeight: '50%' },
   foot: { padding: space.m, gap: space.s, width: '100%', maxWidth: 640, alignSelf: 'center' },
 });

@@ -15,6 +15,7 @@ import { Type } from '../../ui/Type';
 import { saveAs } from '../../ui/saveAs';
 import { space } from '../../theme/theme';
 import { LateField } from './LateField';
+import { ModelsCard } from './ModelsCard';
 
 interface Props {
   diagram: Diagram;
@@ -84,6 +85,7 @@ export function UnitPane({ diagram, stored, origin, change }: Props) {
           />
         </View>
       </Card>
+      {stored && <ModelsCard diagram={diagram.id} />}
       {stored && <Withdraw diagram={diagram} version={stored.version} />}
     </>
   );

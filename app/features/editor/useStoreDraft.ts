@@ -1,15 +1,17 @@
 import { useState } from 'react';
-import { guessUses } from '../../../core/draft/guessUses';
-import type { Diagram } from '../../../core/diagram/diagram';
 import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { Refusal, storeDiagram } from '../../sync/api';
+import type { Diagram } from '../../../core/diagram/diagram';
+import { diagramOnDevice, Refusal, storeDiagram } from '../../sync/api';
+import { withUses } from '../../workers/draft';
 import type { Draft } from './useDraft';
 
 export interface Storing {
   busy: boolean;
   ok: boolean;
   says: string | undefined;
+  /** What somebody else has stored since this draft was begun; both are kept as versions. */
+  meanwhile?: { version: number; theirs: Diagram };
 }
 
 /** Stores a draft as the next version. The same sending is tried again under the same id, so that it is stored once. */
@@ -18,28 +20,37 @@ export function useStoreDraft(draft: Draft): [() => void, Storing] {
   const { shop } = useAppSelector((state) => state.outbox);
   const [sending, setSending] = useState<{ of: object; sentAs: string }>();
   const [storing, setStoring] = useState<Storing>({ busy: false, ok: true, says: undefined });
-  const store = (): void => {
+  const store = async (): Promise<void> => {
+    setStoring({ busy: true, ok: true, says: undefined });
     // Without a use nothing can be told of it: it is stored with those that it is likely to have.
-    const body = withUses(draft.diagram);
-    if (body !== draft.diagram) draft.change(body);
+    const body = await withUses(draft.diagram);
+    const guessed = body !== draft.diagram;
+    if (guessed) draft.change(body);
     const sentAs = sending?.of === body ? sending.sentAs : crypto.randomUUID();
     setSending({ of: body, sentAs });
-    setStoring({ busy: true, ok: true, says: undefined });
-    storeDiagram(shop, sentAs, JSON.stringify(body)).then(
-      ({ version }) => {
-        draft.markStored(version, body);
-        const guessed = body === draft.diagram ? '' : ' How it is used was guessed: see Drawing.';
-        setStoring({ busy: false, ok: true, says: `Stored as version ${version}.${guessed}` });
-        void dispatch(loadDiagrams());
-      },
-      (error: unknown) => setStoring({ busy: false, ok: false, says: sayWhyNot(error) }),
-    );
+    try {
+      const { version } = await storeDiagram(shop, sentAs, JSON.stringify(body));
+      const base = draft.stored?.version;
+      draft.markStored(version, body);
+      // Versions are counted: one in between came from another phone.
+      const theirs =
+        base !== undefined && version > base + 1
+          ? await diagramOnDevice(shop, body.id, version - 1).catch(() => undefined)
+          : undefined;
+      const uses = guessed ? ' How it is used was guessed: see Drawing.' : '';
+      setStoring({
+        busy: false,
+        ok: true,
+        says: `Stored as version ${version}.${uses}`,
+        ...(theirs && { meanwhile: { version: version - 1, theirs } }),
+      });
+      void dispatch(loadDiagrams());
+    } catch (error) {
+      setStoring({ busy: false, ok: false, says: sayWhyNot(error) });
+    }
   };
-  return [store, storing];
+  return [() => void store(), storing];
 }
-
-const withUses = (diagram: Diagram): Diagram =>
-  diagram.uses?.length ? diagram : { ...diagram, uses: guessUses(diagram) };
 
 function sayWhyNot(error: unknown): string {
   if (!(error instanceof Refusal))

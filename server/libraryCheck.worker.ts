@@ -1,0 +1,4 @@
+import { readLibrary } from '../contract/libraryFile';
+
+/** A shop's whole library, in a thread of its own. */
+export default readLibrary;
