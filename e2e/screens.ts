@@ -215,6 +215,36 @@ export const SCREENS: readonly ScreenState[] = [
   },
   { name: 'Diagram, cautions', path: '/diagram/coil-burner?pane=cautions', shows: 'cautions' },
   { name: 'Diagram that is not there', path: '/diagram/nothing', shows: 'failed' },
+  { name: 'Editor, lines', path: '/edit/coil-burner', shows: 'line-0', wide: true },
+  {
+    name: 'Editor, a line',
+    path: '/edit/coil-burner',
+    press: ['line-0', 'new-line-take'],
+    type: { 'new-line': 'L1 > wibble > N' },
+    shows: 'line-form',
+  },
+  { name: 'Editor, parts', path: '/edit/coil-burner?pane=parts', shows: 'part-infinite' },
+  {
+    name: 'Editor, a switch',
+    path: '/edit/coil-burner?pane=parts&part=infinite',
+    press: ['control', 'part-kind'],
+    shows: 'grid-infinite',
+  },
+  {
+    name: 'Editor, a supply and the shelf',
+    path: '/edit/coil-burner?pane=parts',
+    press: ['supply-feed', 'shelf', 'kind-motor'],
+    shows: 'shelf-name',
+  },
+  { name: 'Editor, check', path: '/edit/coil-burner?pane=check', shows: 'findable' },
+  { name: 'Editor, drawing', path: '/edit/coil-burner?pane=drawing', shows: 'uses' },
+  {
+    name: 'Editor, unit',
+    path: '/edit/coil-burner?pane=unit',
+    press: ['withdraw'],
+    shows: 'withdraw-yes',
+  },
+  { name: 'Editor, nothing there', path: '/edit/nothing', shows: 'failed' },
   { name: 'No such page', path: '/nowhere', shows: 'not-found' },
 ];
 

@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import { changePart } from '../../../core/draft/changePart';
+import { putBehind } from '../../../core/draft/editAround';
 import type {
   Diagram,
   LoadElement,
@@ -8,6 +9,7 @@ import type {
   SwitchPart,
 } from '../../../core/diagram/diagram';
 import { about } from '../../../library/shelf/loads';
+import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { LateField, positive } from './LateField';
@@ -75,6 +77,18 @@ export function PartValues({ diagram, part, change }: Props) {
           return undefined;
         }}
       />
+      {diagram.panels.length > 0 && (
+        <OneOf
+          label="Behind"
+          titled
+          choices={[
+            { id: '', label: 'no panel', testID: 'behind-none' },
+            ...diagram.panels.map(({ id, name }) => ({ id, label: name, testID: `behind-${id}` })),
+          ]}
+          chosen={part.panel ?? ''}
+          choose={(panel) => change(putBehind(diagram, part.id, panel || undefined))}
+        />
+      )}
     </>
   );
 }

@@ -11,7 +11,9 @@ import { Field } from '../../ui/Field';
 import { Type } from '../../ui/Type';
 import { radius, space, touch, useTheme } from '../../theme/theme';
 import { Icon } from '../../ui/Icon';
+import { PanelRows } from './PanelRows';
 import { PartCard } from './PartCard';
+import { SupplyRows } from './SupplyRows';
 
 interface Props {
   diagram: Diagram;
@@ -28,6 +30,7 @@ export function PartsPane({ diagram, change, opened, open, changed }: Props) {
   const guessed = diagram.parts.filter(({ known }) => known === 'guessed');
   return (
     <>
+      <SupplyRows diagram={diagram} change={change} />
       <Shelf
         take={(kind, name) => {
           const made = addPart(diagram, name, (named) => kind.make(named, ['1', '2'], {}, 120));
@@ -63,6 +66,7 @@ export function PartsPane({ diagram, change, opened, open, changed }: Props) {
           />
         ),
       )}
+      <PanelRows diagram={diagram} change={change} />
     </>
   );
 }

@@ -1,12 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import {
-  addContact,
-  addPosition,
-  moveBy,
-  removeContact,
-  removePosition,
-} from '../../../core/draft/editTable';
+import { addContact, addPosition, moveBy, removeContact } from '../../../core/draft/editTable';
 import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
 import { pairsIn } from '../../../core/draft/findPlace';
 import { sayKnown } from '../../../core/describe/diagramDifference';
@@ -16,6 +10,7 @@ import { Field } from '../../ui/Field';
 import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { ControlForm } from './ControlForm';
 import { PasteTable } from './PasteTable';
 import { TableGrid } from './TableGrid';
 
@@ -27,9 +22,8 @@ interface Props {
 
 /** What moves a switch, and which of its contacts are closed in each position. */
 export function SwitchCard({ diagram, part, change }: Props) {
-  const [more, setMore] = useState<'position' | 'contact' | 'less' | 'paste'>();
+  const [more, setMore] = useState<'position' | 'contact' | 'control' | 'less' | 'paste'>();
   const actuator = diagram.actuators.find(({ id }) => id === part.actuator);
-  const positions = actuator?.kind === 'hand' ? actuator.positions : [];
   return (
     <>
       <View style={styles.row}>
@@ -61,11 +55,20 @@ export function SwitchCard({ diagram, part, change }: Props) {
           testID="paste-table"
           onPress={() => setMore('paste')}
         />
-        {(positions.length > 2 || part.contacts.length > 1) && (
+        {actuator && (
+          <Button
+            icon="sliders"
+            label="Its control"
+            testID="control"
+            selected={more === 'control'}
+            onPress={() => setMore(more === 'control' ? undefined : 'control')}
+          />
+        )}
+        {part.contacts.length > 1 && (
           <Button
             icon="trash-2"
             label="Less"
-            hint="Take a position or a contact out"
+            hint="Take a contact out"
             testID="less"
             selected={more === 'less'}
             onPress={() => setMore(more === 'less' ? undefined : 'less')}
@@ -75,32 +78,22 @@ export function SwitchCard({ diagram, part, change }: Props) {
       {more === 'paste' && (
         <PasteTable diagram={diagram} part={part} change={change} done={() => setMore(undefined)} />
       )}
+      {more === 'control' && actuator && (
+        <ControlForm diagram={diagram} actuator={actuator} change={change} />
+      )}
       {more === 'less' && (
         <View style={styles.row}>
-          {positions.length > 2 &&
-            positions.map(({ id, name }) => (
-              <Button
-                key={id}
-                icon="x"
-                look="bare"
-                label={name}
-                hint={`Take the position ${name} out`}
-                testID={`remove-position-${id}`}
-                onPress={() => change(removePosition(diagram, part.actuator, id))}
-              />
-            ))}
-          {part.contacts.length > 1 &&
-            part.contacts.map(({ id, between }) => (
-              <Button
-                key={id}
-                icon="x"
-                look="bare"
-                label={between.join('–')}
-                hint={`Take the contact ${between.join(' to ')} out`}
-                testID={`remove-contact-${id}`}
-                onPress={() => change(removeContact(diagram, part.id, id))}
-              />
-            ))}
+          {part.contacts.map(({ id, between }) => (
+            <Button
+              key={id}
+              icon="x"
+              look="bare"
+              label={between.join('–')}
+              hint={`Take the contact ${between.join(' to ')} out`}
+              testID={`remove-contact-${id}`}
+              onPress={() => change(removeContact(diagram, part.id, id))}
+            />
+          ))}
         </View>
       )}
       {more === 'position' && (

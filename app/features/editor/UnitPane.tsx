@@ -156,40 +156,41 @@ function Differences({ title, from, to }: { title: string; from: Diagram; to: Di
   );
 }
 
-/** Two versions that are stored, and what differs between them. */
+/** Any two versions that are stored, and what differs between them. */
 function Versions({ diagram, newest }: { diagram: Diagram; newest: number }) {
   const { shop } = useAppSelector((state) => state.outbox);
-  const [pair, setPair] = useState<{ from: Diagram; to: Diagram; title: string }>();
   const [older, setOlder] = useState(newest - 1);
+  const [newer, setNewer] = useState(newest);
+  const [pair, setPair] = useState<{ from: Diagram; to: Diagram; title: string }>();
   const [failed, setFailed] = useState(false);
-  const versions = Array.from({ length: newest - 1 }, (_, i) => String(newest - 1 - i)).slice(
-    0,
-    12,
-  );
+  const versions = Array.from({ length: Math.min(newest, MOST_OFFERED) }, (_, i) => newest - i);
   const compare = (): void => {
     const read = (version: number) => diagramOnDevice(shop, diagram.id, version);
     setFailed(false);
-    Promise.all([read(older), read(older + 1)]).then(
+    Promise.all([read(older), read(newer)]).then(
       ([from, to]) =>
-        setPair({ from, to, title: `What version ${older + 1} changed in version ${older}` }),
+        setPair({ from, to, title: `What version ${newer} has otherwise than version ${older}` }),
       () => setFailed(true),
     );
   };
+  const choice = (label: string, name: string, chosen: number, choose: (to: number) => void) => (
+    <OneOf
+      label={label}
+      titled
+      choices={versions.map((each) => ({
+        id: String(each),
+        label: String(each),
+        testID: `${name}-${each}`,
+      }))}
+      chosen={String(chosen)}
+      choose={(id) => choose(Number(id))}
+    />
+  );
   return (
     <Card testID="versions">
-      <OneOf
-        label="An older version"
-        titled
-        choices={versions.map((id) => ({ id, label: id, testID: `version-${id}` }))}
-        chosen={String(older)}
-        choose={(id) => setOlder(Number(id))}
-      />
-      <Button
-        icon="shuffle"
-        label="What the next one changed in it"
-        testID="compare"
-        onPress={compare}
-      />
+      {choice('A version', 'older', older, setOlder)}
+      {choice('beside version', 'newer', newer, setNewer)}
+      <Button icon="shuffle" label="What differs" testID="compare" onPress={compare} />
       {failed && (
         <Type weight="strong" tone="bad" testID="compare-failed" role="alert">
           These versions are not on this device, and the server is away.
@@ -199,6 +200,9 @@ function Versions({ diagram, newest }: { diagram: Diagram; newest: number }) {
     </Card>
   );
 }
+
+/** Versions that are offered, the newest first. */
+const MOST_OFFERED = 12;
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
