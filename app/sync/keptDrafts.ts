@@ -5,6 +5,8 @@ import { keepSetting, keptSetting } from './device';
 export interface KeptDraft {
   diagram: Diagram;
   stored: { version: number; body: Diagram } | undefined;
+  /** What it was before its last changes, the oldest first. */
+  past?: Diagram[];
 }
 
 const keyOf = (shop: string): string => `drafts ${shop}`;

@@ -108,5 +108,5 @@ export function ControlForm({ diagram, actuator, change }: Props) {
 const styles = StyleSheet.create({
   form: { gap: space.s },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'flex-end' },
-  wide: { flexGrow: 1, flexBasis: 160 },
+  wide: { flexGrow: 1, flexBasis: 110 },
 });

@@ -13,6 +13,7 @@ import { space } from '../../theme/theme';
 import { ControlForm } from './ControlForm';
 import { PasteTable } from './PasteTable';
 import { TableGrid } from './TableGrid';
+import { TwinTable } from './TwinTable';
 
 interface Props {
   diagram: Diagram;
@@ -22,7 +23,9 @@ interface Props {
 
 /** What moves a switch, and which of its contacts are closed in each position. */
 export function SwitchCard({ diagram, part, change }: Props) {
-  const [more, setMore] = useState<'position' | 'contact' | 'control' | 'less' | 'paste'>();
+  const [more, setMore] = useState<
+    'position' | 'contact' | 'control' | 'less' | 'paste' | 'twin'
+  >();
   const actuator = diagram.actuators.find(({ id }) => id === part.actuator);
   return (
     <>
@@ -55,6 +58,12 @@ export function SwitchCard({ diagram, part, change }: Props) {
           testID="paste-table"
           onPress={() => setMore('paste')}
         />
+        <Button
+          icon="copy"
+          label="From a good one"
+          testID="twin-table"
+          onPress={() => setMore('twin')}
+        />
         {actuator && (
           <Button
             icon="sliders"
@@ -77,6 +86,9 @@ export function SwitchCard({ diagram, part, change }: Props) {
       </View>
       {more === 'paste' && (
         <PasteTable diagram={diagram} part={part} change={change} done={() => setMore(undefined)} />
+      )}
+      {more === 'twin' && (
+        <TwinTable diagram={diagram} part={part} change={change} done={() => setMore(undefined)} />
       )}
       {more === 'control' && actuator && (
         <ControlForm diagram={diagram} actuator={actuator} change={change} />

@@ -47,20 +47,20 @@ export interface Draft {
   markStored: (version: number, body: Diagram) => void;
 }
 
-export function useDraft(shop: string, { diagram, stored }: KeptDraft): Draft {
-  const [history, act] = useReducer(next, { past: [], present: diagram, future: [], stored });
+/** Changes that can still be taken back after the page was gone. */
+const MOST_KEPT = 40;
+
+export function useDraft(shop: string, { diagram, stored, past: before = [] }: KeptDraft): Draft {
+  const [history, act] = useReducer(next, { past: before, present: diagram, future: [], stored });
   const { past, present, future } = history;
   const whole = history.stored?.body === present;
   const first = useRef(present);
   useEffect(() => {
     // What is as it was opened is no draft yet.
     if (present === first.current && !whole) return;
-    void keepDraft(
-      shop,
-      present.id,
-      whole ? undefined : { diagram: present, stored: history.stored },
-    );
-  }, [shop, present, whole, history.stored]);
+    const kept = { diagram: present, stored: history.stored, past: past.slice(-MOST_KEPT) };
+    void keepDraft(shop, present.id, whole ? undefined : kept);
+  }, [shop, present, past, whole, history.stored]);
   return {
     diagram: present,
     change: (to) => act({ do: 'change', to }),
