@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { DraftFinding, Mend } from '../../core/draft/draftLint';
+import type { TraceReading, Traced } from '../../core/draft/fieldTrace';
+import type { EndSeen } from '../../core/draft/wireMatching';
 import type { Diagram, Use } from '../../core/diagram/diagram';
 
 export interface FoundInDraft {
@@ -7,14 +9,20 @@ export interface FoundInDraft {
   mend: Mend | undefined;
 }
 
-export interface DraftQuestion {
-  number: number;
-  ask: 'lint' | 'uses';
-  draft: Diagram;
-}
+export type DraftQuestion = { number: number; draft: Diagram } & Asked;
+type Asked =
+  | { ask: 'lint' | 'uses' }
+  | {
+      ask: 'trace';
+      ends: readonly EndSeen[];
+      readings: readonly TraceReading[];
+      before: Traced['structures'];
+    };
 
 export type DraftAnswer = { number: number } & (
-  { ask: 'lint'; findings: FoundInDraft[] } | { ask: 'uses'; uses: Use[] }
+  | { ask: 'lint'; findings: FoundInDraft[] }
+  | { ask: 'uses'; uses: Use[] }
+  | { ask: 'trace'; traced: Traced }
 );
 
 let worker: Worker | undefined;
@@ -39,13 +47,13 @@ function running(): Worker {
 
 /** @returns a function that ends the waiting */
 function askDraft(
-  ask: DraftQuestion['ask'],
+  asking: Asked,
   draft: Diagram,
   hear: (answer: DraftAnswer | undefined) => void,
 ): () => void {
   const number = ++asked;
   waiting.set(number, hear);
-  running().postMessage({ number, ask, draft } satisfies DraftQuestion);
+  running().postMessage({ number, draft, ...asking } satisfies DraftQuestion);
   return () => {
     waiting.delete(number);
   };
@@ -56,7 +64,7 @@ export function useDraftLint(draft: Diagram): FoundInDraft[] | undefined {
   const [found, setFound] = useState<FoundInDraft[]>();
   useEffect(
     () =>
-      askDraft('lint', draft, (answer) => {
+      askDraft({ ask: 'lint' }, draft, (answer) => {
         if (answer?.ask === 'lint') setFound(answer.findings);
       }),
     [draft],
@@ -69,9 +77,29 @@ export const withUses = (draft: Diagram): Promise<Diagram> =>
   draft.uses?.length
     ? Promise.resolve(draft)
     : new Promise((done) => {
-        askDraft('uses', draft, (answer) =>
+        askDraft({ ask: 'uses' }, draft, (answer) =>
           done(
             answer?.ask === 'uses' && answer.uses.length ? { ...draft, uses: answer.uses } : draft,
           ),
         );
       });
+
+/** What the wires may be by what was read, and what to read next; undefined while that is worked out. */
+export function useTraced(
+  draft: Diagram,
+  ends: readonly EndSeen[],
+  readings: readonly TraceReading[],
+): Traced | undefined {
+  const [answered, setAnswered] = useState<{ readings: readonly TraceReading[]; traced: Traced }>();
+  const before = answered?.traced.structures;
+  useEffect(
+    () =>
+      askDraft({ ask: 'trace', ends, readings, before: before ?? [] }, draft, (answer) => {
+        if (answer?.ask === 'trace') setAnswered({ readings, traced: answer.traced });
+      }),
+    // What fitted before is only where to begin.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [draft, ends, readings],
+  );
+  return answered?.readings === readings ? answered.traced : undefined;
+}

@@ -12,6 +12,7 @@ import { focusOn } from '../../ui/focusOn';
 import { Type } from '../../ui/Type';
 import { radius, space, touch, useTheme } from '../../theme/theme';
 import { LineKeys } from './LineKeys';
+import { TraceCard } from './TraceCard';
 
 interface Props {
   diagram: Diagram;
@@ -23,6 +24,8 @@ export function LinesPane({ diagram, change }: Props) {
   const lines = useMemo(() => pathsOf(diagram, 'name'), [diagram]);
   /** The line that is written anew; undefined for one that is new. */
   const [open, setOpen] = useState<PathLine>();
+  const [tracing, trace] = useState(false);
+  if (tracing) return <TraceCard diagram={diagram} change={change} done={() => trace(false)} />;
   return (
     <>
       <LineForm
@@ -32,6 +35,14 @@ export function LinesPane({ diagram, change }: Props) {
         before={undefined}
         done={() => undefined}
       />
+      {diagram.parts.length > 1 && (
+        <Button
+          icon="shuffle"
+          label="No sheet: trace the wires by readings"
+          testID="trace-open"
+          onPress={() => trace(true)}
+        />
+      )}
       <Card testID="lines">
         <Type weight="heavy" role="heading" aria-level={2}>
           {lines.length === 0 ? 'No line yet' : `Lines, ${lines.length}`}
