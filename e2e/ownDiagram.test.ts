@@ -156,3 +156,68 @@ it('makes one that differs: undo, what was changed, kept through a killed page, 
   await page.says('derived-from', /version 1/);
   expect(await page.close(SERVER_AWAY)).toEqual([]);
 });
+
+it('traces a unit without a sheet: parts from the shelf, colours, and the readings that tell most', async () => {
+  const page = await Browser.open(PHONE);
+  await page.driver.get(`${yarrix.address}/edit/new`);
+  await page.find('new-line');
+  await page.press('pane-parts');
+  await page.press('supply-add');
+  await page.press('supply-kind-mains');
+  for (const kind of ['button', 'lamp', 'heater']) {
+    await page.press('shelf');
+    await page.press(`kind-${kind}`);
+    await page.press('shelf-take');
+    await page.press('part-close');
+  }
+  await page.press('pane-lines');
+  await page.press('trace-open');
+  // The hot side feeds the button, which feeds a lamp and a heater beside each other.
+  const nets = [
+    ['L of Control supply', '1 of Start switch'],
+    ['2 of Start switch', '1 of Lamp', '1 of Heater'],
+    ['2 of Lamp', '2 of Heater', 'N of Control supply'],
+  ];
+  const colours = {
+    L: 'BK',
+    'start-switch.1': 'BK',
+    'start-switch.2': 'red, RD',
+    'lamp.1': 'RD',
+    'heater.1': 'RD',
+  };
+  const rest = { 'lamp.2': 'WH', 'heater.2': 'WH', N: 'WH, WH' };
+  for (const [ref, text] of Object.entries({ ...colours, ...rest }))
+    await page.fill(`ends-${ref.includes('.') ? ref : `control-supply.${ref}`}`, text);
+  await page.press('trace-read');
+  let read = 0;
+  for (; read < 12 && (await page.either('trace-next', 'trace-clear')) === 'trace-next'; read++) {
+    const [points, setup] = [await page.text('trace-next'), await page.text('trace-setup')];
+    await page.press(`trace-${shownBetween(nets, points, setup)}`);
+    await page.says('trace-standing', new RegExp(`^${read + 1} read`));
+  }
+  process.stdout.write(`three nets traced by ${read} readings\n`);
+  await page.says('trace-clear', /clear/);
+  await page.press('trace-take');
+  await page.says('lines', /Lines, \d/);
+  await page.press('pane-check');
+  await page.find('nothing-wrong');
+  expect(await page.close()).toEqual([]);
+});
+
+/** What a meter shows between two points of the unit that is traced, as it stands. */
+function shownBetween(nets: string[][], points: string, setup: string): 'closed' | 'load' | 'open' {
+  const [one = '', two = ''] = points.split(' to ');
+  // "1 to 2 of Lamp" names the part once.
+  const from = one.includes(' of ') ? one : `${one} of ${two.split(' of ')[1] ?? ''}`;
+  const joined = /pressed/.test(setup)
+    ? [[...(nets[0] ?? []), ...(nets[1] ?? [])], nets[2] ?? []]
+    : nets;
+  const netOf = (point: string): number => joined.findIndex((net) => net.includes(point));
+  const [a, b] = [netOf(from), netOf(two)];
+  if (a === b) return 'closed';
+  const loads = ['Lamp', 'Heater'].filter((each) => !setup.startsWith(each));
+  const through = loads.some((each) =>
+    [a, b].every((net) => [netOf(`1 of ${each}`), netOf(`2 of ${each}`)].includes(net)),
+  );
+  return through ? 'load' : 'open';
+}

@@ -2,6 +2,7 @@ import { blankDiagram, changedSince, derive } from './derive';
 import { writeLine, withoutLine, removeOwner, rename, renameTerminal } from './edit';
 import { addPosition, copyRow, moveBy, removePosition, setCell } from './editTable';
 import { lintDraft, mendOf } from './draftLint';
+import { addSupply, setSupplyKind } from './editAround';
 import { pathsOf } from './pathsOf';
 import { readPathLine, writePathLine } from './pathLine';
 import { guessUses } from './guessUses';
@@ -162,6 +163,17 @@ describe('changes of a draft', () => {
     expect(
       lintWhole(moveBy(draft, 'door', 'timer')).filter(({ severity }) => severity === 'error'),
     ).toEqual([]);
+  });
+
+  it('gives a supply the rails of its kind, and leaves those that something is wired to', () => {
+    const rails = ({ supplies }: Diagram) =>
+      supplies.map(({ terminals }) => terminals.map(({ id }) => id));
+    const blank = addSupply(blankDiagram('own'), 'low-voltage-ac', 'Control supply');
+    expect(rails(blank.draft)).toEqual([['R', 'C']]);
+    expect(rails(setSupplyKind(blank.draft, blank.id, 'mains'))).toEqual([['L', 'N']]);
+    expect(rails(setSupplyKind(typed('L1 > lamp 1-2 > N'), 'feed', 'split-phase'))).toEqual([
+      ['L1', 'L2', 'N'],
+    ]);
   });
 
   it('renames a terminal wherever it is named, and takes a part out with all that speaks of it', () => {

@@ -1,5 +1,5 @@
 import type { Actuator, Diagram, Panel, Part, Supply, SupplyKind } from '../diagram/diagram';
-import { owners } from '../diagram/terminal';
+import { owners, terminalRef, wiresAt } from '../diagram/terminal';
 import { freeId } from './changePart';
 
 /** Terminals that a kind of supply has, in the order that says what they are; ground comes last where there is one. */
@@ -33,19 +33,20 @@ export const changeSupply = (
   supplies: draft.supplies.map((each) => (each.id === id ? change(each) : each)),
 });
 
-/** Says what kind a supply is: it gets the usual volts of that kind, and the terminals that it lacks for it. */
+/**
+ * Says what kind a supply is: it gets the usual volts of that kind, and its usual rails in place of those that nothing is
+ * wired to.
+ */
 export const setSupplyKind = (draft: Diagram, id: string, kind: SupplyKind): Diagram =>
   changeSupply(draft, id, (supply) => {
     const needed = kind === 'split-phase' || kind === 'wye-legs' ? 3 : 2;
-    const has = supply.terminals.map((each) => each.id);
-    const fresh = TERMINALS[kind].filter((each) => !has.includes(each));
-    const more = fresh.slice(0, Math.max(0, needed - has.length)).map((each) => ({ id: each }));
-    return {
-      ...supply,
-      kind,
-      volts: USUAL_VOLTS[kind],
-      terminals: inOrder([...supply.terminals, ...more], kind),
-    };
+    const used = supply.terminals.filter(
+      (each) => wiresAt(draft, terminalRef(id, each.id)).length > 0,
+    );
+    const fresh = TERMINALS[kind].filter((each) => !used.some((rail) => rail.id === each));
+    const more = fresh.slice(0, Math.max(0, needed - used.length)).map((each) => ({ id: each }));
+    const terminals = inOrder([...used, ...more], kind);
+    return { ...supply, kind, volts: USUAL_VOLTS[kind], terminals };
   });
 
 /** In the order that says what they are, as far as their names tell. */

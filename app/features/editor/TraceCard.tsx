@@ -144,7 +144,9 @@ function Reading({
           <Type weight="strong" testID="trace-next">
             {sayPoints(diagram, test.from, test.to)}
           </Type>
-          <Type size="small">{sayTraceSetup(diagram, test.at)}</Type>
+          <Type size="small" testID="trace-setup">
+            {sayTraceSetup(diagram, test.at)}
+          </Type>
           <View style={styles.row}>
             {ANSWERS.map(({ shows, label }) => (
               <Button
