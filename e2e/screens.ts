@@ -244,6 +244,12 @@ export const SCREENS: readonly ScreenState[] = [
     press: ['withdraw'],
     shows: 'withdraw-yes',
   },
+  {
+    name: 'Editor, tracing',
+    path: '/edit/coil-burner',
+    press: ['trace-open'],
+    shows: 'trace-read',
+  },
   { name: 'Editor, nothing there', path: '/edit/nothing', shows: 'failed' },
   { name: 'No such page', path: '/nowhere', shows: 'not-found' },
 ];

@@ -73,9 +73,6 @@ const VIEWS: View[] = [
       'own-at-cut-off.2',
     ],
   }),
-  view('work-looks', PHONE, 'light', `${call(6)}/work`, 'look-hood', {
-    press: ['open-looks', 'look-lint-nothing'],
-  }),
   view('work-repair', PHONE, 'dark', `${call(8)}/work`, 'before-use', {
     press: [
       ...['source-seen', 'moment-thermostat=heat,wait=120', 'subject-valve', 'outcome-off'],
@@ -93,9 +90,11 @@ const VIEWS: View[] = [
   view('diagram-wide', WIDE_WINDOW, 'light', '/diagram/electric-dryer', 'running', {
     press: ['bench-power', 'move-timer-heat', 'move-start-pressed', 'move-start-released'],
   }),
-  view('wide', WIDE_WINDOW, 'light', `${call(2)}/infinite`, 'last-reading', {
-    press: ['made-safe'],
+  view('editor', PHONE, 'light', '/edit/electric-dryer', 'line-form', {
+    type: { 'new-line': 'L1 > timer A-B > wibble > N' },
+    press: ['line-0', 'new-line-take'],
   }),
+  view('editor-wide', WIDE_WINDOW, 'dark', '/edit/electric-dryer?pane=parts&part=timer', 'ladder'),
 ];
 
 /** `./yarrix pictures [--only NAME]`: the current pictures in docs/screenshots, from the demo data. */

@@ -6,17 +6,10 @@ import { addSupply, setSupplyKind } from './editAround';
 import { pathsOf } from './pathsOf';
 import { readPathLine, writePathLine } from './pathLine';
 import { guessUses } from './guessUses';
-import {
-  nextCell,
-  twinFindings,
-  withTwinTable,
-  type TwinReading,
-  type TwinShows,
-} from './twinTable';
 import { lintWhole } from '../circuit/lintCircuit';
 import { chanceFrom } from '../chance';
 import { cellState } from '../diagram/contactTable';
-import type { Diagram, SwitchPart, TerminalRef } from '../diagram/diagram';
+import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { findSwitch, owners } from '../diagram/terminal';
 import { sayDifferences } from '../describe/diagramDifference';
 import { sayGuesses } from '../describe/guesses';
@@ -283,53 +276,4 @@ it('says what a verdict rests on that nobody has read', () => {
     /what Timer is, the contact table of Timer, what moves Timer/,
   );
   expect(sayGuesses(builtIn('coil-burner') ?? dryer, 'infinite')).toBeUndefined();
-});
-
-describe('a table from a good twin', () => {
-  const timer = (() => {
-    const found = findSwitch(dryer, 'timer');
-    if (!found.ok) throw new Error('no timer');
-    return found.value;
-  })();
-  const read = (shows: (position: string, contact: string) => TwinShows): TwinReading[] => {
-    const readings: TwinReading[] = [];
-    for (let next = nextCell(dryer, timer, readings); next; next = nextCell(dryer, timer, readings))
-      readings.push({ ...next, shows: shows(next.position, next.contact) });
-    return readings;
-  };
-
-  it('is what was read, whole positions one after the other, and counts as proved', () => {
-    const readings = read((position) => (position === 'on' ? 'closed' : 'open'));
-    expect(readings.map(({ position }) => position)).toEqual(['off', 'off', 'on', 'on']);
-    expect(twinFindings(dryer, timer, readings)).toEqual([]);
-    const made = findSwitch(withTwinTable(dryer, 'timer', readings), 'timer');
-    expect(made.ok && made.value.table).toEqual({
-      known: 'proved',
-      rows: [
-        { position: 'off', closed: [] },
-        { position: 'on', closed: ['A-B', 'A-C'] },
-      ],
-    });
-  });
-
-  it('is not made of a twin that is not good', () => {
-    const kinds = (readings: TwinReading[], part = timer) =>
-      twinFindings(dryer, part, readings).map(({ kind }) => kind);
-    expect(kinds(read(() => 'neither'))).toContain('neither');
-    expect(kinds(read((_, contact) => (contact === 'A-B' ? 'closed' : 'open')))).toEqual([
-      'never-changes',
-      'never-changes',
-    ]);
-    // Three contacts in a ring: two closed join the ends of the third.
-    const ring: SwitchPart = {
-      ...timer,
-      contacts: [...timer.contacts, { id: 'B-C', between: ['B', 'C'], circuit: 'control' }],
-    };
-    const readings = ['A-B', 'A-C', 'B-C'].map((contact): TwinReading => ({
-      position: 'on',
-      contact,
-      shows: contact === 'B-C' ? 'open' : 'closed',
-    }));
-    expect(kinds(readings, ring)).toEqual(['contradiction']);
-  });
 });

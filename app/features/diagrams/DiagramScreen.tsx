@@ -108,7 +108,8 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
         <View style={styles.row}>
           <Button
             icon="copy"
-            label="One that differs from it"
+            label="A variant"
+            hint="Make one that differs from it"
             testID="differs"
             onPress={() => router.navigate(`/edit/new?from=${encodeURIComponent(drawingKey)}`)}
             style={styles.grow}

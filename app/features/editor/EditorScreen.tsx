@@ -23,6 +23,7 @@ import type { KeptDraft } from '../../sync/keptDrafts';
 import { LinesPane } from './LinesPane';
 import { MeanwhileCard } from './MeanwhileCard';
 import { PartsPane } from './PartsPane';
+import { SheetButton, SheetPhoto, useSheet } from './SheetPhoto';
 import { UnitPane } from './UnitPane';
 import { UsesCard } from './UsesCard';
 import { useDraft, type Draft } from './useDraft';
@@ -80,6 +81,8 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
   const names = Object.keys(panes) as (keyof typeof panes)[];
   const pane = names.find((each) => each === at.get('pane')) ?? names[0] ?? 'parts';
   const open = (part: string | undefined): void => go({ pane: 'parts', part });
+  const sheet = useSheet(diagram.id);
+  const typing = pane === 'lines' || pane === 'parts';
   const lines = <LinesPane diagram={diagram} change={change} />;
   const drawing = <DrawnDraft diagram={diagram} sound={found !== undefined && errors === 0} />;
   const tabs = (
@@ -108,6 +111,7 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
       contentContainerStyle={styles.inner}
       keyboardShouldPersistTaps="handled"
     >
+      {typing && !sheet.address && <SheetButton sheet={sheet} />}
       {pane === 'lines' && lines}
       {pane === 'parts' && (
         <PartsPane
@@ -179,12 +183,14 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
             style={styles.side}
             contentContainerStyle={styles.inner}
           >
+            <SheetPhoto sheet={sheet} />
             {drawing}
           </ScrollView>
         </View>
       ) : (
         <>
           {tabs}
+          {typing && <SheetPhoto sheet={sheet} />}
           {middle}
         </>
       )}
