@@ -138,6 +138,22 @@ const load = (
   });
 };
 
+/** A fuse or an overload, by what is printed on it. */
+const rated =
+  (protector: 'fuse' | 'overload'): TradeKind['make'] =>
+  ({ id, name }, between, { amps }) =>
+    still({
+      id,
+      name,
+      role: NO_ROLE,
+      kind: 'protector',
+      protector,
+      terminals: between.map((each) => ({ id: each })),
+      between,
+      rating: amps === undefined ? 'not noted' : `${amps} A`,
+      ...(amps !== undefined && { amps }),
+    });
+
 /** As wide as what is met: nothing is printed. */
 const wide = (low: number, high: number): Ohms => ({
   nominal: Math.round(Math.sqrt(low * high)),
@@ -218,35 +234,13 @@ export const TRADE_KINDS: readonly TradeKind[] = [
     id: 'overload',
     name: 'Motor overload',
     words: /\b(overload|thermal protector)\b/i,
-    make: ({ id, name }, between, { amps }) =>
-      still({
-        id,
-        name,
-        role: NO_ROLE,
-        kind: 'protector',
-        protector: 'overload',
-        terminals: between.map((each) => ({ id: each })),
-        between,
-        rating: amps === undefined ? 'not noted' : `${amps} A`,
-        ...(amps !== undefined && { amps }),
-      }),
+    make: rated('overload'),
   },
   {
     id: 'fuse',
     name: 'Fuse',
     words: /\bfuse\b/i,
-    make: ({ id, name }, between, { amps }) =>
-      still({
-        id,
-        name,
-        role: NO_ROLE,
-        kind: 'protector',
-        protector: 'fuse',
-        terminals: between.map((each) => ({ id: each })),
-        between,
-        rating: amps === undefined ? 'not noted' : `${amps} A`,
-        ...(amps !== undefined && { amps }),
-      }),
+    make: rated('fuse'),
   },
   {
     id: 'limit',
