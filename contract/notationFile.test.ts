@@ -101,6 +101,14 @@ it(`refuses a mutilated file or takes it whole, and is stopped by none (seed ${S
   expect(counts.refused).toBeGreaterThan(COUNT / 10);
 }, 600_000);
 
+it('guesses the uses of a plain text that has none, so that a complaint can be told of it', () => {
+  const text = 'unit own-dryer\nL1 > timer A-C > start 1-2 > motor run > door 1-2 > N\n';
+  const read = readDiagramFile(text, makePlace);
+  expect(read.ok && read.value.diagram.uses?.map(({ steps }) => steps)).toEqual([
+    'timer=on,start=pressed,wait=3,start=released',
+  ]);
+});
+
 it.each([
   ['no unit', /say once what it is/],
   ['unit a\n  kind: oven\nL1 > fan motor 1-2', /no part or supply "L1"|there is no part/],

@@ -1,7 +1,8 @@
 import { addPaths, type MakePlace } from '../core/draft/addPath';
 import { MOST_NOTATION, readNotation } from '../core/draft/readNotation';
 import type { Diagram } from '../core/diagram/diagram';
-import { fail, type Result } from '../core/result';
+import { guessUses } from '../core/draft/guessUses';
+import { fail, ok, type Result } from '../core/result';
 import { checkDiagram, readDiagram, shapeOfDiagram, type CheckedDiagram } from './diagramFile';
 import type { InputFault } from './problem';
 
@@ -38,7 +39,11 @@ export function readDiagramText(
     ]);
   const told = joined.value.wires.map((wire) => ({ ...wire, ...wires[wire.id]?.said }));
   const checked = checkDiagram({ ...joined.value, wires: told } satisfies Diagram);
-  return checked.ok ? checked : fail(placed(checked.error));
+  if (!checked.ok) return fail(placed(checked.error));
+  const { diagram } = checked.value;
+  // Without a use nothing can be told of it: who lets parts be made lets uses be guessed as well.
+  if (!make || diagram.uses?.length) return checked;
+  return ok({ ...checked.value, diagram: { ...diagram, uses: guessUses(diagram) } });
 }
 
 /** The line of the nearest thing around a JSON pointer. */

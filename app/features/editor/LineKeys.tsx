@@ -5,12 +5,14 @@ import { space } from '../../theme/theme';
 
 interface Props {
   diagram: Diagram;
+  /** What the line is called, for who cannot see which one it is. */
+  of: string;
   text: string;
   write: (text: string) => void;
 }
 
 /** What a line is made of, to be tapped: arrows, rails, and the parts that are there with their ways through. */
-export function LineKeys({ diagram, text, write }: Props) {
+export function LineKeys({ diagram, of, text, write }: Props) {
   const ended = text.trimEnd();
   const afterArrow = ended === '' || /[>(|]$/.test(ended);
   const add = (piece: string): void => write(`${ended}${ended ? ' ' : ''}${piece}`);
@@ -23,7 +25,7 @@ export function LineKeys({ diagram, text, write }: Props) {
       horizontal
       tabIndex={0}
       role="region"
-      aria-label="Pieces of a line"
+      aria-label={`Pieces for: ${of}`}
       contentContainerStyle={styles.keys}
       keyboardShouldPersistTaps="always"
     >

@@ -99,6 +99,7 @@ function LineForm({
   done,
 }: Props & { before: PathLine | undefined; done: () => void }) {
   const name = before ? 'line-text' : 'new-line';
+  const label = before ? 'The line' : 'A new line, from rail to rail';
   const [text, setText] = useState(before ? writePathLine(before, false) : '');
   const [fault, setFault] = useState<string>();
   const take = (): void => {
@@ -117,7 +118,7 @@ function LineForm({
   return (
     <Card testID={before ? 'line-form' : 'new-line-form'}>
       <Field
-        label={before ? 'The line' : 'A new line, from rail to rail'}
+        label={label}
         testID={name}
         value={text}
         onChangeText={setText}
@@ -129,7 +130,7 @@ function LineForm({
         autoCorrect={false}
         {...(fault !== undefined && { fault })}
       />
-      <LineKeys diagram={diagram} text={text} write={setText} />
+      <LineKeys diagram={diagram} of={label} text={text} write={setText} />
       <View style={styles.row}>
         <Button
           look="act"
