@@ -24,7 +24,7 @@ const upwards = (inside, rooms) =>
     ),
   );
 
-/** Small files at the top of the core that everything in it may use: results, chance, subsets. */
+/** Small files at the top of the core that everything in it may use: results, chance, subsets, what is joined. */
 const coreRules = upwards('core', [
   'trade',
   'diagram',
@@ -42,7 +42,7 @@ const coreRules = upwards('core', [
   'describe',
 ]).map((rule) => ({
   ...rule,
-  to: { ...rule.to, pathNot: `${rule.to.pathNot}|^core/(result|chance|subsets)\\.ts$` },
+  to: { ...rule.to, pathNot: `${rule.to.pathNot}|^core/(result|chance|subsets|joined)\\.ts$` },
 }));
 
 const appOnly = (room, allowed) =>

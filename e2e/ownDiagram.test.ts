@@ -1,7 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By } from 'selenium-webdriver';
+import type { LibraryFile } from '../contract/libraryFile';
 import type { Diagram } from '../core/diagram/diagram';
 import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, thumb, type FaultyUnit } from './faultyUnit';
@@ -163,7 +165,72 @@ it('makes one that differs: undo, what was changed, kept through a killed page, 
   await page.says('stored', /Stored as version 1/);
   await page.press('pane-unit');
   await page.says('derived-from', /version 1/);
+  // Another phone stores a version meanwhile: both are kept, and the other one is gone on with.
+  const id = new URL(await page.driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
+  const mine = await yarrix.get<Diagram>(`/diagrams/${id}/1`);
+  await yarrix.put(`/diagrams/${randomUUID()}`, { ...mine, name: 'From the other phone' });
+  await page.fill('unit-name', 'From this one');
+  await page.press('unit-kind');
+  await page.press('store');
+  await page.says(
+    'meanwhile',
+    /Version 2 came from another phone[^]*“From this one” instead of “From the other phone”/,
+  );
+  await page.press('take-theirs');
+  await page.press('store');
+  await page.says('stored', /Stored as version 4/);
+  expect((await yarrix.get<Diagram>(`/diagrams/${id}/4`)).name).toBe('From the other phone');
+  // What is changed and thrown away is as it was stored.
+  await page.fill('unit-name', 'A slip of the thumb');
+  await page.press('unit-kind');
+  await page.press('discard');
+  await page.press('discard-yes');
+  await page.find('show-all');
+  await page.driver.get(`${yarrix.address}/edit/${id}?pane=check`);
+  await page.press('findable-ask');
+  await page.says('findable-found', /\d+ of \d+ faults lead to their part alone/);
   expect(await page.close(SERVER_AWAY)).toEqual([]);
+});
+
+it('knows which sheet a model uses, and takes a library in only once it was said what is new in it', async () => {
+  const page = await Browser.open(PHONE);
+  await page.saveInto(folder);
+  await page.driver.get(`${yarrix.address}/edit/coil-burner?pane=unit`);
+  await page.fill('model-make', 'Marrowby');
+  await page.fill('model-pattern', '*');
+  await page.press('model-add');
+  await page.says('model-pattern-fault', /a letter or a figure/);
+  await page.fill('model-pattern', 'CB2?0*');
+  await page.press('model-add');
+  await page.find('model-out-CB2?0*');
+  await page.driver.get(`${yarrix.address}/new`);
+  await page.fill('field-make', 'marrowby');
+  await page.fill('field-model', 'cb 240-x');
+  await page.press('model-uses-coil-burner');
+  await page.says('model-fits', /CB2\?0\* uses this diagram/);
+  await page.driver.get(`${yarrix.address}/diagrams`);
+  await page.fill('search', 'CB210');
+  await page.find('diagram-coil-burner');
+
+  await page.press('library-save');
+  const file = join(folder, 'library.json');
+  await page.driver.wait(() => existsSync(file), 15_000, 'no library comes');
+  const library = JSON.parse(readFileSync(file, 'utf8')) as LibraryFile;
+  const [first, ...rest] = library.diagrams;
+  if (!first) throw new Error('an empty library');
+  const changed = join(folder, 'changed.json');
+  const diagrams = [{ ...first, name: 'Another name' }, ...rest, { ...first, id: 'own-copy' }];
+  writeFileSync(changed, JSON.stringify({ ...library, diagrams }));
+  await (await page.driver.findElement(TEST_ID('diagram-file-field'))).sendKeys(changed);
+  await page.says(
+    'library-file',
+    new RegExp(`1 new, 1 different, ${rest.length} the same[^]*called “Another name”`),
+  );
+  expect(await yarrix.get<unknown[]>('/diagrams')).toHaveLength(library.diagrams.length);
+  await page.press('library-store');
+  await page.gone('library-file');
+  expect(await yarrix.get<unknown[]>('/diagrams')).toHaveLength(diagrams.length);
+  expect(await page.close(/the server responded with a status of 422/)).toEqual([]);
 });
 
 it('traces a unit without a sheet: parts from the shelf, colours, and the readings that tell most', async () => {

@@ -106,6 +106,9 @@ it('takes a diagram from the list for good, and a later version brings it back; 
   const washer = JSON.stringify(builtIn('top-load-washer'));
   await sendFile('put', `/api/diagrams/${randomUUID()}`, washer).expect(200);
   expect(await list()).toContain(`top-load-washer/${newest + 1}`);
+  // Who has not heard of the newer version takes nothing away.
+  await withdraw(randomUUID(), 'top-load-washer', newest).expect(404);
+  expect(await list()).toContain(`top-load-washer/${newest + 1}`);
 });
 
 it('remembers which sheet a model uses, and takes that back; another shop knows nothing of it', async () => {

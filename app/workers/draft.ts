@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { DraftFinding, Mend } from '../../core/draft/draftLint';
 import type { TraceReading, Traced } from '../../core/draft/fieldTrace';
 import type { EndSeen } from '../../core/draft/wireMatching';
@@ -91,14 +91,15 @@ export function useTraced(
   readings: readonly TraceReading[],
 ): Traced | undefined {
   const [answered, setAnswered] = useState<{ readings: readonly TraceReading[]; traced: Traced }>();
-  const before = answered?.traced.structures;
+  /** What fitted before: where to begin to look for what fits now. */
+  const before = useRef<Traced['structures']>([]);
   useEffect(
     () =>
-      askDraft({ ask: 'trace', ends, readings, before: before ?? [] }, draft, (answer) => {
-        if (answer?.ask === 'trace') setAnswered({ readings, traced: answer.traced });
+      askDraft({ ask: 'trace', ends, readings, before: before.current }, draft, (answer) => {
+        if (answer?.ask !== 'trace') return;
+        before.current = answer.traced.structures;
+        setAnswered({ readings, traced: answer.traced });
       }),
-    // What fitted before is only where to begin.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
     [draft, ends, readings],
   );
   return answered?.readings === readings ? answered.traced : undefined;

@@ -1,5 +1,6 @@
 import type { Diagram, Ohms, TerminalRef, Wire } from '../diagram/diagram';
 import { isLifted, type Setup } from '../diagram/setup';
+import { Joined } from '../joined';
 import { effectOf, ownerOf, type Fault } from '../fault/fault';
 import { nodeOf, nodesOf, type Nodes } from './nodes';
 import { JOIN, JUMPER, WIRE } from './ohms';
@@ -146,17 +147,9 @@ const edge = (
   { nominal, low, high }: Ohms,
 ): Edge => ({ a, b, owner, key, kind, nominal, low, high });
 
-/** Labels the connected parts of a network by the smallest node in each (union-find). */
+/** Labels the connected parts of a network by the smallest node in each. */
 export function islands(nodeCount: number, edges: readonly { a: number; b: number }[]): Int32Array {
-  const parent = Int32Array.from({ length: nodeCount }, (_, node) => node);
-  const root = (node: number): number => {
-    let at = node;
-    for (let up = parent[at] ?? at; up !== at; up = parent[at] ?? at) at = up;
-    return at;
-  };
-  for (const { a, b } of edges) {
-    const [ra, rb] = [root(a), root(b)];
-    parent[Math.max(ra, rb)] = Math.min(ra, rb);
-  }
-  return parent.map((_, node) => root(node));
+  const joined = new Joined(nodeCount);
+  for (const { a, b } of edges) joined.join(a, b);
+  return joined.roots();
 }

@@ -90,11 +90,18 @@ export function neverPairs(part: SwitchPart): [string, string][] {
 }
 
 /** The group of each terminal in a position: those that contacts join, or may rightly join. */
-function groupsIn(part: SwitchPart, position: string): Map<string, string> {
+const groupsIn = (part: SwitchPart, position: string): Map<string, string> =>
+  joinedBy(part, ({ id }) => cellState(part, id, position) !== 'open');
+
+/** The group of each terminal of a switch: those that some of its contacts join. */
+export function joinedBy(
+  part: SwitchPart,
+  joins: (contact: Contact) => boolean,
+): Map<string, string> {
   const group = new Map(part.terminals.map(({ id }) => [id, id]));
-  for (const { id, between } of part.contacts) {
-    if (cellState(part, id, position) === 'open') continue;
-    const [kept, gone] = [group.get(between[0]) ?? '', group.get(between[1])];
+  for (const contact of part.contacts) {
+    if (!joins(contact)) continue;
+    const [kept, gone] = [group.get(contact.between[0]) ?? '', group.get(contact.between[1])];
     for (const [terminal, of] of group) if (of === gone) group.set(terminal, kept);
   }
   return group;

@@ -1,4 +1,5 @@
 import type { Diagram, LoadPart, Ohms, Part, QuantityActuator, SwitchPart } from './diagram';
+import { cellInAnyPosition } from './contactTable';
 import { lintLogic } from './lintBoard';
 import { unique, type Report } from './lintReport';
 import { positionsOf } from './setup';
@@ -275,11 +276,8 @@ const samePair = ([a, b]: [string, string], [c, d]: [string, string]): boolean =
 /** A contact that never changes is legal, but more often a slip of the pen. */
 function warnConstant(part: SwitchPart, path: string, findings: Finding[]): void {
   part.contacts.forEach((contact, i) => {
-    const rows = part.table.rows;
-    const closed = rows.filter((row) => row.closed.includes(contact.id)).length;
-    const either = rows.some((row) => row.either?.includes(contact.id));
-    if (either || (closed > 0 && closed < rows.length)) return;
-    const state = closed ? 'closed' : 'open';
+    const state = cellInAnyPosition(part, contact.id);
+    if (state === 'either') return;
     findings.push({
       path: `${path}/contacts/${i}`,
       severity: 'warning',

@@ -28,7 +28,7 @@ interface Ends {
 
 /**
  * A diagram with the wires of some lines, each with its number in its text. What is not there is made by `make`, or
- * refused without it. Wires of `before` with the same ends keep their ids.
+ * refused without it.
  */
 export function addPaths(
   diagram: Diagram,
@@ -90,7 +90,12 @@ class Adding {
   private find(place: Place): Way | undefined {
     let found = findPlace(this.diagram, place.text);
     const unknown = found.ok ? undefined : found.error;
-    // What is said in brackets of a part that is there already belongs to its first line.
+    // What is said in brackets makes a part: of one that is there it would be lost without a word.
+    if (!unknown && place.facts)
+      return this.refuse(
+        place,
+        `"${place.text}" is there already: leave [${place.facts}] away, and change it where it is`,
+      );
     if (unknown && this.make) {
       const made = this.make(this.diagram, place, unknown);
       if (!made.ok) return this.refuse(place, made.error);

@@ -1,4 +1,4 @@
-import type { Diagram, Part, SwitchPart } from '../diagram/diagram';
+import type { Actuator, Diagram, Part, SwitchPart } from '../diagram/diagram';
 import { idOf } from './findPlace';
 
 /** Changes one part of a draft. */
@@ -13,6 +13,32 @@ export const changeSwitch = (
   id: string,
   change: (part: SwitchPart) => SwitchPart,
 ): Diagram => changePart(draft, id, (part) => (part.kind === 'switch' ? change(part) : part));
+
+/** A part with what it brings: what moves it, and how that is drawn. */
+export interface MadePart {
+  part: Part;
+  actuators: Actuator[];
+  drawnFor: Diagram['drawnFor'];
+}
+
+/** Puts a part in, at the end or in place of the one with its id, with what moves it where that is new to the draft. */
+export function putIn(draft: Diagram, { part, actuators, drawnFor }: MadePart): Diagram {
+  const known = new Set(draft.actuators.map((each) => each.id));
+  const fresh = actuators.filter((each) => !known.has(each.id));
+  const there = draft.parts.some((each) => each.id === part.id);
+  return {
+    ...draft,
+    parts: there
+      ? draft.parts.map((each) => (each.id === part.id ? part : each))
+      : [...draft.parts, part],
+    // What moves a part that is guessed is guessed as well.
+    actuators: [
+      ...draft.actuators,
+      ...fresh.map((each) => ({ ...each, ...(part.known && { known: part.known }) })),
+    ],
+    drawnFor: { ...drawnFor, ...draft.drawnFor },
+  };
+}
 
 /** An id that nothing else has. */
 export function freeId(name: string, taken: readonly { id: string }[]): string {

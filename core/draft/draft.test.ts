@@ -100,6 +100,13 @@ describe('a line as it is typed', () => {
       /which terminals|by which terminals.*A, B, C/,
     );
     const two = typed('L1 > fuse 1-2 > N');
+    const told = writeLine(dryer, 'L1 > heater [1200 W] a-b > N', undefined, makePlace);
+    expect(told.ok ? '' : told.error.message).toMatch(/there already: leave \[1200 W\] away/);
+    const winding = typed('L1 > motor run [3 ohm] 4-5 > N', 'L1 > motor start [7 ohm] 3-5 > N');
+    expect(winding.parts[0]).toMatchObject({
+      startsWith: 'start',
+      elements: [{ value: { nominal: 3 } }, { value: { nominal: 7 } }],
+    });
     const third = writeLine(two, 'L1 > fuse 1-3 > N', undefined, makePlace);
     expect(third.ok ? '' : third.error.message).toMatch(/two ends/);
   });
@@ -239,10 +246,10 @@ describe('what may be wrong in a draft', () => {
       const refs = owners(unit).flatMap(({ id, terminals }) =>
         terminals.map((each): TerminalRef => `${id}.${each.id}`),
       );
-      const any = (): TerminalRef => refs[Math.floor(chance() * refs.length)] ?? 'a.b';
+      const anyRef = (): TerminalRef => refs[Math.floor(chance() * refs.length)] ?? 'a.b';
       const draft = {
         ...unit,
-        wires: [...unit.wires, { id: 'extra', colour: 'BK', from: any(), to: any() }],
+        wires: [...unit.wires, { id: 'extra', colour: 'BK', from: anyRef(), to: anyRef() }],
       };
       if (lintDraft(draft).some(({ kind }) => kind === 'unsound')) continue;
       const solved = lintWhole(draft).some(({ message }) => message.includes('shorts'));

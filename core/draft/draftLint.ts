@@ -1,3 +1,4 @@
+import { cellInAnyPosition } from '../diagram/contactTable';
 import type { Diagram, Part } from '../diagram/diagram';
 import { lintDiagram } from '../diagram/lint';
 import { owners, switches, terminalRef } from '../diagram/terminal';
@@ -94,13 +95,16 @@ function lintMoved(draft: Diagram): DraftFinding[] {
         at,
         to,
       });
-    const { rows } = part.table;
     for (const { id } of part.contacts) {
-      const closed = rows.filter((row) => row.closed.includes(id)).length;
-      if (rows.some((row) => row.either?.includes(id)) || (closed > 0 && closed < rows.length))
-        continue;
-      const state = closed ? 'closed' : 'open';
-      findings.push({ about: part.id, severity: 'warning', kind: 'constant', contact: id, state });
+      const state = cellInAnyPosition(part, id);
+      if (state !== 'either')
+        findings.push({
+          about: part.id,
+          severity: 'warning',
+          kind: 'constant',
+          contact: id,
+          state,
+        });
     }
   }
   const moves = new Set(draft.parts.flatMap(movedBy));

@@ -1,8 +1,8 @@
-import type { Actuator, Diagram, Known, Part, Supply, TerminalRef } from '../diagram/diagram';
+import type { Diagram, Known, Part, Supply, TerminalRef } from '../diagram/diagram';
 import { owners, splitRef, switches, terminalRef } from '../diagram/terminal';
 import { fail, ok, type Result } from '../result';
 import { addPaths, keepWireIds, type MakePlace } from './addPath';
-import { changeSwitch, freeId } from './changePart';
+import { changeSwitch, freeId, putIn, type MadePart } from './changePart';
 import { withRows } from './editTable';
 import { readPathLine, type PathLine, type TextFault } from './pathLine';
 
@@ -39,24 +39,10 @@ export function withoutLine(draft: Diagram, line: PathLine): Diagram {
 export function addPart(
   draft: Diagram,
   name: string,
-  make: (named: { id: string; name: string }) => {
-    part: Part;
-    actuators: Actuator[];
-    drawnFor: Diagram['drawnFor'];
-  },
+  make: (named: { id: string; name: string }) => MadePart,
 ): { draft: Diagram; id: string } {
   const id = freeId(name, [...owners(draft), ...draft.actuators]);
-  const made = make({ id, name });
-  const known = new Set(draft.actuators.map((each) => each.id));
-  return {
-    id,
-    draft: {
-      ...draft,
-      parts: [...draft.parts, made.part],
-      actuators: [...draft.actuators, ...made.actuators.filter((each) => !known.has(each.id))],
-      drawnFor: { ...made.drawnFor, ...draft.drawnFor },
-    },
-  };
+  return { id, draft: putIn(draft, make({ id, name })) };
 }
 
 /** Takes a part, a supply or a control out, with its wires and what speaks of it alone. */
@@ -195,22 +181,11 @@ export const setColour = (draft: Diagram, id: string, colour: string): Diagram =
 });
 
 /** Puts another kind of part in place of one: its name, its terminals and its wires stay, and its contacts where it has some. */
-export function replacePart(
-  draft: Diagram,
-  id: string,
-  made: { part: Part; actuators: Actuator[]; drawnFor: Diagram['drawnFor'] },
-): Diagram {
+export function replacePart(draft: Diagram, id: string, made: MadePart): Diagram {
   const before = draft.parts.find((each) => each.id === id);
   if (!before) return draft;
-  const known = new Set(draft.actuators.map((each) => each.id));
-  const after = withEnds(made.part, before);
-  const whole = {
-    ...draft,
-    parts: draft.parts.map((each) => (each.id === id ? after : each)),
-    actuators: [...draft.actuators, ...made.actuators.filter((each) => !known.has(each.id))],
-    drawnFor: { ...made.drawnFor, ...draft.drawnFor },
-  };
-  return withoutIdle(withRows(whole), before.kind === 'switch' ? before.actuator : undefined);
+  const whole = withRows(putIn(draft, { ...made, part: withEnds(made.part, before) }));
+  return withoutIdle(whole, before.kind === 'switch' ? before.actuator : undefined);
 }
 
 function withEnds(made: Part, before: Part): Part {

@@ -1,28 +1,7 @@
 import type { Actuator, Diagram, Panel, Part, Supply, SupplyKind } from '../diagram/diagram';
 import { owners, terminalRef, wiresAt } from '../diagram/terminal';
 import { freeId } from './changePart';
-
-/** Terminals that a kind of supply has, in the order that says what they are; ground comes last where there is one. */
-const TERMINALS: Record<SupplyKind, readonly string[]> = {
-  mains: ['L', 'N', 'G'],
-  'split-phase': ['L1', 'L2', 'N', 'G'],
-  'wye-legs': ['L1', 'L2', 'N', 'G'],
-  'low-voltage-ac': ['R', 'C'],
-  dc: ['+', '-'],
-  thermopile: ['TH', 'TP'],
-  thermocouple: ['+', '-'],
-};
-
-/** Volts of a kind where nobody has said them. */
-export const USUAL_VOLTS: Record<SupplyKind, number> = {
-  mains: 120,
-  'split-phase': 240,
-  'wye-legs': 208,
-  'low-voltage-ac': 24,
-  dc: 12,
-  thermopile: 0.75,
-  thermocouple: 0.03,
-};
+import { inRailOrder, RAILS_OF, USUAL_VOLTS } from './rails';
 
 export const changeSupply = (
   draft: Diagram,
@@ -43,21 +22,11 @@ export const setSupplyKind = (draft: Diagram, id: string, kind: SupplyKind): Dia
     const used = supply.terminals.filter(
       (each) => wiresAt(draft, terminalRef(id, each.id)).length > 0,
     );
-    const fresh = TERMINALS[kind].filter((each) => !used.some((rail) => rail.id === each));
+    const fresh = RAILS_OF[kind].filter((each) => !used.some((rail) => rail.id === each));
     const more = fresh.slice(0, Math.max(0, needed - used.length)).map((each) => ({ id: each }));
-    const terminals = inOrder([...used, ...more], kind);
+    const terminals = inRailOrder([...used, ...more], kind);
     return { ...supply, kind, volts: USUAL_VOLTS[kind], terminals };
   });
-
-/** In the order that says what they are, as far as their names tell. */
-function inOrder(terminals: Supply['terminals'], kind: SupplyKind): Supply['terminals'] {
-  const place = (id: string): number => {
-    const at = TERMINALS[kind].indexOf(id);
-    return at < 0 ? TERMINALS[kind].indexOf(id === 'L1' ? 'L' : id) : at;
-  };
-  const known = terminals.every(({ id }) => place(id) >= 0);
-  return known ? [...terminals].sort((a, b) => place(a.id) - place(b.id)) : terminals;
-}
 
 /** One supply more. */
 export function addSupply(
@@ -66,7 +35,7 @@ export function addSupply(
   name: string,
 ): { draft: Diagram; id: string } {
   const id = freeId(name, [...owners(draft), ...draft.actuators]);
-  const terminals = TERMINALS[kind].filter((each) => each !== 'G').map((each) => ({ id: each }));
+  const terminals = RAILS_OF[kind].filter((each) => each !== 'G').map((each) => ({ id: each }));
   const supply: Supply = { id, name, kind, volts: USUAL_VOLTS[kind], terminals };
   return { id, draft: { ...draft, supplies: [...draft.supplies, supply] } };
 }
@@ -75,7 +44,7 @@ export function addSupply(
 export const addRail = (draft: Diagram, id: string, rail: string): Diagram =>
   changeSupply(draft, id, (supply) => ({
     ...supply,
-    terminals: inOrder([...supply.terminals, { id: rail }], supply.kind),
+    terminals: inRailOrder([...supply.terminals, { id: rail }], supply.kind),
   }));
 
 /** A panel that is opened to reach parts. */

@@ -3,6 +3,7 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { positionsOf } from '../diagram/setup';
 import { owners, switches, terminalRef } from '../diagram/terminal';
 import { KINDS, legsOf } from '../circuit/supply';
+import { Joined } from '../joined';
 
 /** What the wiring of a unit comes to over all positions of its controls, by what is joined alone: no ohms. */
 export interface EveryPosition {
@@ -149,15 +150,8 @@ class Wiring {
 
   /** What is joined in a position. @param around the element that is left out where the others conduct as well */
   joined(at: At, which: 'closed' | 'may-close', around?: number): Group {
-    const parent = Int32Array.from({ length: this.nodes.size }, (_, node) => node);
-    const root: Group = (node) => {
-      let here = node;
-      for (let up = parent[here] ?? here; up !== here; up = parent[here] ?? here) here = up;
-      return here;
-    };
-    const join = ([a, b]: readonly [number, number]): void => {
-      parent[root(a)] = root(b);
-    };
+    const joined = new Joined(this.nodes.size);
+    const join = ([a, b]: readonly [number, number]): void => joined.join(a, b);
     this.always.forEach(join);
     for (const { pair, by, cell } of this.contacts) {
       const position = at.get(by);
@@ -165,7 +159,7 @@ class Wiring {
       if (state === 'closed' || (state === 'either' && which === 'may-close')) join(pair);
     }
     if (around !== undefined) this.elements.forEach((pair, i) => i !== around && join(pair));
-    return root;
+    return (node) => joined.root(node);
   }
 
   /** Groups that something feeds or takes back from. */

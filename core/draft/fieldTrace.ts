@@ -3,6 +3,7 @@ import { cellState } from '../diagram/contactTable';
 import type { Diagram, TerminalRef, Wire } from '../diagram/diagram';
 import { drawnSetup, switchPosition } from '../diagram/setup';
 import { owners, terminalRef } from '../diagram/terminal';
+import { Joined } from '../joined';
 import { WireMatching, type EndSeen } from './wireMatching';
 
 /** A reading between two terminals while a unit without a sheet is traced, in ohms, everything dead. */
@@ -86,18 +87,8 @@ export function fieldTrace(
   return {
     fits: structures.length,
     counted,
-    tests:
-      structures.length > 1
-        ? circuit.tests(
-            ends,
-            structures.map(({ partner }) => partner),
-            weights,
-          )
-        : [],
-    wires: wiresOf(
-      ends,
-      structures.map(({ partner }) => partner),
-    ),
+    tests: fitting.length > 1 ? circuit.tests(ends, fitting, weights) : [],
+    wires: wiresOf(ends, fitting),
     contradiction: false,
     structures: fitting,
   };
@@ -157,8 +148,8 @@ class TraceCircuit {
   /** The nets of a structure: which terminals its wires join. */
   netsKey(ends: readonly EndSeen[], partner: Int32Array): string {
     const nets = new Joined(this.refs.length);
-    for (const pair of [...this.fixed, ...this.pairs(ends, partner)]) nets.join(pair);
-    return nets.key();
+    for (const pair of [...this.fixed, ...this.pairs(ends, partner)]) nets.join(...pair);
+    return nets.roots().join();
   }
 
   /** What tells structures apart, the most telling first. */
@@ -208,11 +199,11 @@ class TraceCircuit {
   private groups(ends: readonly EndSeen[], partner: Int32Array, at: TraceSetup): Groups {
     const { metal, loads } = this.insideAt(at);
     const joined = new Joined(this.refs.length);
-    for (const pair of this.fixed) joined.join(pair);
-    for (const pair of this.pairs(ends, partner)) joined.join(pair);
-    for (const pair of metal) joined.join(pair);
-    const through = joined.copy();
-    for (const pair of loads) through.join(pair);
+    for (const pair of this.fixed) joined.join(...pair);
+    for (const pair of this.pairs(ends, partner)) joined.join(...pair);
+    for (const pair of metal) joined.join(...pair);
+    const through = new Joined(joined);
+    for (const pair of loads) through.join(...pair);
     return new Groups(joined, through);
   }
 
@@ -281,36 +272,5 @@ class Groups {
   shows(a: number, b: number): TraceShows {
     if (this.metal.root(a) === this.metal.root(b)) return 'closed';
     return this.through.root(a) === this.through.root(b) ? 'load' : 'open';
-  }
-}
-
-/** Which nodes are one (union-find). */
-class Joined {
-  private readonly parent: Int32Array;
-
-  constructor(size: number | Int32Array) {
-    this.parent = typeof size === 'number' ? Int32Array.from({ length: size }, (_, i) => i) : size;
-  }
-
-  root(node: number): number {
-    let here = node;
-    for (let up = this.parent[here] ?? here; up !== here; up = this.parent[here] ?? here) {
-      this.parent[here] = this.parent[up] ?? up;
-      here = up;
-    }
-    return here;
-  }
-
-  join([a, b]: readonly [number, number]): void {
-    const [one, two] = [this.root(a), this.root(b)];
-    this.parent[Math.max(one, two)] = Math.min(one, two);
-  }
-
-  copy(): Joined {
-    return new Joined(this.parent.slice());
-  }
-
-  key(): string {
-    return this.parent.map((_, i) => this.root(i)).join();
   }
 }

@@ -1,3 +1,4 @@
+import { joinedBy } from '../diagram/contactTable';
 import type { Diagram, SwitchPart } from '../diagram/diagram';
 import { positionsOf } from '../diagram/setup';
 import { changeSwitch } from './changePart';
@@ -44,11 +45,11 @@ export function twinFindings(
     readings.find((each) => each.position === position && each.contact === contact)?.shows;
   const positions = positionsOf(diagram, part);
   for (const position of positions) {
-    const group = groupsOf(part, (contact) => shown(position, contact) === 'closed');
+    const group = joinedBy(part, ({ id }) => shown(position, id) === 'closed');
     for (const { id, between } of part.contacts) {
       const shows = shown(position, id);
       if (shows === 'neither') findings.push({ kind: 'neither', position, contact: id });
-      if (shows === 'open' && group(between[0]) === group(between[1]))
+      if (shows === 'open' && group.get(between[0]) === group.get(between[1]))
         findings.push({ kind: 'contradiction', position, contact: id });
     }
   }
@@ -60,18 +61,6 @@ export function twinFindings(
       findings.push({ kind: 'never-changes', contact: id, shows: only });
   }
   return findings;
-}
-
-/** Terminals that closed contacts join. */
-function groupsOf(part: SwitchPart, isClosed: (contact: string) => boolean) {
-  const group = new Map(part.terminals.map(({ id }) => [id, id]));
-  for (const { id, between } of part.contacts) {
-    if (!isClosed(id)) continue;
-    const [kept, gone] = [group.get(between[0]), group.get(between[1])];
-    for (const [terminal, of] of group)
-      if (of === gone && kept !== undefined) group.set(terminal, kept);
-  }
-  return (terminal: string): string | undefined => group.get(terminal);
 }
 
 /** The table that a twin shows, marked as proved. Only once all of it is read, and nothing reads neither closed nor open. */

@@ -24,6 +24,7 @@ const DRAWN = { chains: 6, doubted: 16, most: 40, each: 25, between: 40, cooling
  */
 export class WireMatching {
   private readonly classes: number[][];
+  private readonly before: readonly Int32Array[];
 
   /** @param wrong how much speaks against a structure; 0 where it fits */
   constructor(
@@ -31,9 +32,10 @@ export class WireMatching {
     private readonly wrong: (partner: Int32Array) => number,
     private readonly chance: () => number,
     /** Structures that fitted before the last reading: what fits now is near them. */
-    private readonly before: readonly Int32Array[] = [],
+    before: readonly Int32Array[] = [],
     private readonly mostCounted = MOST_COUNTED,
   ) {
+    this.before = before.filter(({ length }) => length === ends.length);
     const classes = new Map<string, number[]>();
     ends.forEach(({ colour, size = '' }, i) => {
       const key = `${colour} ${size}`;

@@ -11,7 +11,7 @@ import type {
 import { writePair } from './findPlace';
 import { writePathLine } from './pathLine';
 import { pathsOf } from './pathsOf';
-import { writeStatement, writeValue } from './statement';
+import { inWords, writeStatement, writeValue } from './statement';
 import { terminalsInside } from './terminalsInside';
 
 type Below = (readonly [key: string, value: string])[];
@@ -37,7 +37,17 @@ export function writeNotation(diagram: Diagram): string {
     ],
   });
   const told = wires.flatMap(({ id: wire, colour, from, to, ...saying }) =>
-    Object.keys(saying).length ? [line('wire', wire, '', rest(saying))] : [],
+    Object.keys(saying).length
+      ? [
+          writeStatement({
+            word: 'wire',
+            id: wire,
+            name: inWords(wire),
+            said: '',
+            below: rest(saying),
+          }),
+        ]
+      : [],
   );
   const blocks = [
     [head],
@@ -67,9 +77,6 @@ export function writeNotation(diagram: Diagram): string {
     .map((each) => each.join('\n'))
     .join('\n\n')}\n`;
 }
-
-const line = (word: string, id: string, said: string, below: Below): string =>
-  `${word} ${id}${said ? `: ${said}` : ''}${below.map(([key, value]) => `\n  ${key}: ${value}`).join('')}`;
 
 /** What has no form of its own: one line a field. */
 const rest = (fields: object): Below =>
@@ -103,7 +110,7 @@ function writeActuator(actuator: Actuator, drawn: string | number | undefined): 
   }
   const { kind, id, name, positions, ...how } = actuator;
   const below: Below = positions.map((each) => [`at ${each.id}`, writeValue(each.name)]);
-  const said = (): [string, object] => {
+  const head = (): [said: string, more: object] => {
     if ('by' in how) {
       const { by, rest: rests, running, ...more } = how;
       return [`by ${by}, rests ${rests}, runs ${running}`, more];
@@ -115,12 +122,12 @@ function writeActuator(actuator: Actuator, drawn: string | number | undefined): 
     const { shape, ...more } = how;
     return [shape, more];
   };
-  const [how1, more] = said();
+  const [said, more] = head();
   return writeStatement({
     word: kind,
     id,
     name,
-    said: how1,
+    said,
     below: [...below, ...at, ...rest(more)],
   });
 }

@@ -1,10 +1,13 @@
 import type { MakePlace } from '../../core/draft/addPath';
+import { putIn } from '../../core/draft/changePart';
 import { idOf, pairsIn } from '../../core/draft/findPlace';
+import { guessedSupply, railsWith } from '../../core/draft/rails';
 import { inWords } from '../../core/draft/statement';
 import type { Diagram, Part, Supply } from '../../core/diagram/diagram';
 import { owners } from '../../core/diagram/terminal';
 import { fail, ok, type Result } from '../../core/result';
-import { guessedSupply, kindByWords, RAILS, type Facts } from './tradeKinds';
+import { about } from './loads';
+import { kindByWords, type Facts } from './tradeKinds';
 
 /** A terminal as it is stamped: a number, or up to three letters and figures in capitals. */
 const TERMINAL = /^(?:\d{1,3}|[A-Z][A-Z0-9]{0,2}|COM|NO|NC|[+])$/;
@@ -16,15 +19,18 @@ const WINDING = /^(run|start|main|aux|auxiliary)$/i;
  * an element or a joint more on one that is there. All of it is marked as guessed.
  */
 export const makePlace: MakePlace = (diagram, { text, facts = '' }, { owner, tail }) => {
+  if (owner && facts)
+    return fail(`${owner.name} is there already: leave [${facts}] away, and change it where it is`);
   if (owner) return tail === undefined ? fail(sayMore(owner)) : extend(diagram, owner, tail);
-  const rail = RAILS.find((each) => each.includes(text));
-  if (rail) return withRail(diagram, text, rail);
+  const rails = railsWith(text);
+  if (rails) return withRail(diagram, text, rails);
   const { words: all, ends } = nameAndEnds(text);
   const { words, winding } = windingOf(all);
   const id = idOf(words);
   if (!id) return fail(`"${text}" has no name: write what it is, as "door switch 1-2"`);
+  const read = factsIn(facts);
   const motor = diagram.parts.find((each) => each.id === id);
-  if (winding && motor) return extend(diagram, motor, winding, ends);
+  if (winding && motor) return extend(diagram, motor, winding, ends, read.ohms);
   if (owners(diagram).some((each) => each.id === id))
     return fail(`there is a "${id}" already: give this one another name`);
   const kind = kindByWords(facts.split(/[\s,]/)[0] ?? '') ?? kindByWords(words);
@@ -32,21 +38,11 @@ export const makePlace: MakePlace = (diagram, { text, facts = '' }, { owner, tai
     return fail(
       `what is "${words}"? Say it in square brackets: ${words} [heater 1200 W], [motor], [limit L160-30]`,
     );
-  const read = factsIn(facts);
   const volts = read.volts ?? usualVolts(diagram, kind.id);
   const named = { id, name: inWords(words.charAt(0).toUpperCase() + words.slice(1)) };
   const made = kind.make(named, ends ?? endsOf(winding), read, volts);
-  const known = new Set(diagram.actuators.map((each) => each.id));
-  const fresh = made.actuators.filter((each) => !known.has(each.id));
-  return ok({
-    ...diagram,
-    parts: [...diagram.parts, winding ? withWindingNamed(made.part, winding) : made.part],
-    actuators: [
-      ...diagram.actuators,
-      ...fresh.map((each) => ({ ...each, known: 'guessed' as const })),
-    ],
-    drawnFor: { ...made.drawnFor, ...diagram.drawnFor },
-  });
+  const part = winding ? withWindingNamed(made.part, winding) : made.part;
+  return ok(putIn(diagram, { ...made, part }));
 };
 
 const endsOf = (winding: string | undefined): [string, string] => [
@@ -133,15 +129,11 @@ function withRail(
   text: string,
   group: readonly string[],
 ): Result<Diagram, string> {
-  const mine = ({ terminals, known }: Supply): boolean =>
-    known === 'guessed' && terminals.every(({ id }) => group.includes(id));
-  const supply = diagram.supplies.find(mine);
-  const made = guessedSupply([...(supply?.terminals.map(({ id }) => id) ?? []), text]);
-  if (!made) return fail(`"${text}" is no rail of a supply`);
-  // The first line names one rail of it, the others come with theirs.
-  const terminals =
-    made.terminals.length > 1 ? made.terminals : [...made.terminals, ...other(group, text)];
-  const whole = { ...made, terminals };
+  const supply = diagram.supplies.find(
+    ({ terminals, known }) =>
+      known === 'guessed' && terminals.every(({ id }) => group.includes(id)),
+  );
+  const whole = guessedSupply([text, ...(supply?.terminals ?? []).map(({ id }) => id)]);
   if (!supply && diagram.supplies.some(({ id }) => id === whole.id))
     return fail(`the supply "${whole.id}" has no terminal "${text}": add it there`);
   return ok({
@@ -152,22 +144,13 @@ function withRail(
   });
 }
 
-/** The rail by which current comes back, where only one is named. */
-const other = (group: readonly string[], text: string): { id: string }[] => {
-  const back = group.includes('N')
-    ? text === 'N'
-      ? 'L1'
-      : 'N'
-    : group.find((each) => each !== text);
-  return back === undefined || back === text ? [] : [{ id: back }];
-};
-
 /** One contact, element, joint or terminal more on what is there. */
 function extend(
   diagram: Diagram,
   owner: Part | Supply,
   tail: string,
   ends?: [string, string],
+  ohms?: number,
 ): Result<Diagram, string> {
   const winding =
     'load' in owner && owner.load === 'motor' && WINDING.test(tail)
@@ -185,7 +168,7 @@ function extend(
         each.id === owner.id ? { ...each, terminals } : each,
       ),
     });
-  const more = pair ? withInside(owner, pair, winding ?? pair.join('-')) : owner;
+  const more = pair ? withInside(owner, pair, winding ?? pair.join('-'), ohms) : owner;
   if (!more)
     return fail(
       `${owner.name} has two ends, ${owner.terminals.map(({ id }) => id).join(' and ')}; "${tail}" is not of them`,
@@ -196,7 +179,12 @@ function extend(
   });
 }
 
-function withInside(part: Part, between: [string, string], id: string): Part | undefined {
+function withInside(
+  part: Part,
+  between: [string, string],
+  id: string,
+  ohms: number | undefined,
+): Part | undefined {
   switch (part.kind) {
     case 'switch': {
       const [first] = part.contacts;
@@ -215,7 +203,12 @@ function withInside(part: Part, between: [string, string], id: string): Part | u
     }
     case 'load': {
       const [first] = part.elements;
-      const elements = first ? [...part.elements, { ...first, id, between }] : [];
+      const elements = first
+        ? [
+            ...part.elements,
+            { ...first, id, between, ...(ohms !== undefined && { value: about(ohms, 20) }) },
+          ]
+        : [];
       const starts = ['run', 'start'].every((each) =>
         elements.some((element) => element.id === each),
       );

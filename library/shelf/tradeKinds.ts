@@ -1,13 +1,12 @@
 import type {
   Actuator,
-  Diagram,
   LoadElement,
   Ohms,
   Part,
-  Supply,
   SwitchPart,
 } from '../../core/diagram/diagram';
 import { about, neonLamp, plainLoad, transformer } from './loads';
+import type { MadePart } from '../../core/draft/changePart';
 import { idOf } from '../../core/draft/findPlace';
 import { door, drivenBy, handActuator, quantity, startButton } from './actuators';
 import { table } from './switches';
@@ -27,13 +26,6 @@ export interface Facts {
 export interface Named {
   id: string;
   name: string;
-}
-
-/** A part with what it brings: what moves it, and how that is drawn. */
-export interface MadePart {
-  part: Part;
-  actuators: Actuator[];
-  drawnFor: Diagram['drawnFor'];
 }
 
 /** A kind of part as the trade knows it, with what one is taken for until the sheet says more. */
@@ -402,34 +394,3 @@ export function kindByWords(text: string): TradeKind | undefined {
   }
   return best?.kind ?? (isSwitch ? TRADE_KINDS.find(({ id }) => id === 'selector') : undefined);
 }
-
-/** Supplies by the rails that are named, until the sheet says more. */
-export function guessedSupply(rails: readonly string[]): Supply | undefined {
-  const has = (rail: string): boolean => rails.includes(rail);
-  const of = (order: readonly string[]) => order.filter(has).map((id) => ({ id }));
-  const known = GUESSED;
-  if (has('L1') || has('L2'))
-    return has('L2')
-      ? { id: 'feed', name: 'Feed', kind: 'split-phase', volts: 240, terminals: of(MAINS), known }
-      : { id: 'feed', name: 'Feed', kind: 'mains', volts: 120, terminals: of(MAINS), known };
-  if (has('L') || has('N') || has('G'))
-    return { id: 'feed', name: 'Feed', kind: 'mains', volts: 120, terminals: of(MAINS), known };
-  if (has('R') || has('C'))
-    return {
-      id: 'control',
-      name: '24 V control',
-      kind: 'low-voltage-ac',
-      volts: 24,
-      terminals: of(LOW),
-      known,
-    };
-  if (has('+') || has('-'))
-    return { id: 'battery', name: 'Battery', kind: 'dc', volts: 12, terminals: of(PLUS), known };
-  return undefined;
-}
-
-const MAINS = ['L', 'L1', 'L2', 'N', 'G'];
-const LOW = ['R', 'C'];
-const PLUS = ['+', '-'];
-/** What is written at the end of a line for a rail. */
-export const RAILS: readonly (readonly string[])[] = [MAINS, LOW, PLUS];

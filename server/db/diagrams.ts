@@ -159,8 +159,8 @@ export interface Withdrawn {
 }
 
 /**
- * Takes a version from the list, once for each `sentAs`.
- * @returns what was withdrawn under this id, by this sending or an earlier one; undefined where there is no such version
+ * Takes a diagram from the list by its newest version, once for each `sentAs`.
+ * @returns what was withdrawn under this id, by this sending or an earlier one; undefined where that is not its newest version
  */
 export async function withdrawDiagram(
   db: Queries,
@@ -171,7 +171,9 @@ export async function withdrawDiagram(
   const { rows } = await db.query<Withdrawn>(
     `WITH added AS (
        INSERT INTO diagram_withdrawal (shop, sent_as, diagram, version)
-       SELECT shop, $2, id, version FROM diagram WHERE shop = $1 AND id = $3 AND version = $4
+       SELECT shop, $2, id, version FROM diagram
+       WHERE shop = $1 AND id = $3 AND version = $4
+         AND version = (SELECT max(version) FROM diagram WHERE shop = $1 AND id = $3)
        ON CONFLICT (shop, sent_as) DO NOTHING
        RETURNING diagram, version
      )

@@ -65,7 +65,7 @@ export function diagramRoutes(db: Database, check: DiagramCheck): Router {
     const sentAs = uuidOf(request.params.sentAs);
     const wanted = valid(readDto(WithdrawalDto, request.body));
     const withdrawn = await withdrawDiagram(db, shopOf(response), sentAs, wanted);
-    if (!withdrawn) throw notFound('such diagram version');
+    if (!withdrawn) throw notFound('such newest version of the diagram');
     refuseOther('withdrawal', { ...wanted }, withdrawn);
     response.setHeader(STORED_HEADER, sentAs);
     response.json(withdrawn);

@@ -3,9 +3,10 @@ import { sheetsOf } from '../../../core/diagram/modelPattern';
 import { diagramKey } from '../../state/diagrams';
 import { useAppSelector } from '../../state/hooks';
 import { sayModelSheet } from '../../sync/api';
-import { useModelSheets } from '../../sync/useModelSheets';
+import { useModelSheets } from '../../state/useModelSheets';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { sayWhyNot } from '../../ui/sayWhyNot';
 import { Type } from '../../ui/Type';
 
 interface Props {
@@ -21,7 +22,7 @@ export function ModelSheetCard({ make, model, chosen, choose }: Props) {
   const { shop } = useAppSelector((state) => state.outbox);
   const diagrams = useAppSelector((state) => state.diagrams.list);
   const { sheets, again } = useModelSheets(shop);
-  const [said, setSaid] = useState<{ of: string; ok: boolean }>();
+  const [refused, setRefused] = useState<{ of: string; why: string }>();
   if (!model.trim()) return null;
   const here = diagrams.find(({ id, version }) => diagramKey(id, version) === chosen);
   const found = sheetsOf(sheets, make, model).flatMap((sheet) => {
@@ -34,15 +35,14 @@ export function ModelSheetCard({ make, model, chosen, choose }: Props) {
     if (!here) return;
     const of = `${make} ${model} ${here.id}`;
     const sheet = { make: make.trim(), pattern: model.trim(), diagram: here.id };
-    sayModelSheet(shop, crypto.randomUUID(), sheet).then(
-      () => {
-        setSaid({ of, ok: true });
-        again();
-      },
-      () => setSaid({ of, ok: false }),
+    sayModelSheet(shop, crypto.randomUUID(), sheet).then(again, (error: unknown) =>
+      setRefused({
+        of,
+        why: sayWhyNot(error, 'The server is away: it is not remembered.').join(' '),
+      }),
     );
   };
-  const failed = said?.ok === false && said.of === `${make} ${model} ${here?.id}`;
+  const why = refused?.of === `${make} ${model} ${here?.id}` ? refused.why : undefined;
   if (fits)
     return (
       <Type tone="good" weight="strong" testID="model-fits">
@@ -69,9 +69,9 @@ export function ModelSheetCard({ make, model, chosen, choose }: Props) {
           onPress={remember}
         />
       )}
-      {failed && (
+      {why !== undefined && (
         <Type size="small" weight="strong" tone="bad" role="alert">
-          The server is away, or a model number has no letter or figure. It is not remembered.
+          {why}
         </Type>
       )}
     </Card>

@@ -14,7 +14,7 @@ import { Type } from '../../ui/Type';
 import { loadCalls } from '../../state/calls';
 import { sheetsOf } from '../../../core/diagram/modelPattern';
 import { loadDiagrams } from '../../state/diagrams';
-import { useModelSheets } from '../../sync/useModelSheets';
+import { useModelSheets } from '../../state/useModelSheets';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { change } from '../../state/settings';
 import { LOW_UNDER, space, useTheme } from '../../theme/theme';

@@ -1,16 +1,16 @@
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { sayInputFault } from '../../../contract/problem';
 import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import type { ComparedDiagram } from '../../../contract/libraryFile';
-import { compareLibrary, fetchLibrary, Refusal, storeDiagram } from '../../sync/api';
+import { compareLibrary, fetchLibrary, storeDiagram } from '../../sync/api';
 import { keptDrafts } from '../../sync/keptDrafts';
 import { Button } from '../../ui/Button';
 import { FileButton } from '../../ui/FileButton';
 import { RowLink } from '../../ui/RowLink';
 import { saveAs } from '../../ui/saveAs';
+import { sayWhyNot } from '../../ui/sayWhyNot';
 import { Type } from '../../ui/Type';
 import { LibraryFileCard } from './LibraryFileCard';
 import { space } from '../../theme/theme';
@@ -24,14 +24,19 @@ export function OwnDiagrams() {
   useEffect(() => {
     let wanted = true;
     void keptDrafts(shop).then((kept) => {
-      if (wanted) setDrafts(Object.values(kept).map(({ diagram: { id, name } }) => ({ id, name })));
+      // One that was opened and left with nothing in it is none to go on with.
+      const begun = Object.values(kept).filter(({ diagram }) => diagram.parts.length > 0);
+      if (wanted) setDrafts(begun.map(({ diagram: { id, name } }) => ({ id, name })));
     });
     return () => {
       wanted = false;
     };
   }, [shop]);
   const [library, setLibrary] = useState<{ file: string; compared: ComparedDiagram[] }>();
-  const refused = (error: unknown): void => setFaults(whyNot(error));
+  const refused = (error: unknown): void =>
+    setFaults(
+      sayWhyNot(error, 'The server is away: nothing was stored. Try again when it is back.'),
+    );
   const save = (): void => {
     setFaults([]);
     fetchLibrary(shop).then((file) => saveAs('library.json', 'application/json', file), refused);
@@ -95,18 +100,6 @@ export function OwnDiagrams() {
 
 /** What a library file begins with, a diagram does not. */
 const IS_LIBRARY = /^\s*\{\s*"format"\s*:\s*"yarrix-library"/;
-
-/** So many faults of a file are told at once. */
-const MOST_TOLD = 8;
-
-function whyNot(error: unknown): string[] {
-  if (!(error instanceof Refusal))
-    return ['The server is away: nothing was stored. Try again when it is back.'];
-  const { faults = [], title } = error.problem;
-  const told = faults.slice(0, MOST_TOLD).map(sayInputFault);
-  const more = faults.length - told.length;
-  return [...(told.length ? told : [title]), ...(more > 0 ? [`And ${more} more.`] : [])];
-}
 
 const styles = StyleSheet.create({
   all: { gap: space.s },

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { changedSince } from '../../../core/draft/derive';
-import { loadDiagram, diagramKey } from '../../state/diagrams';
+import { diagramKey, loadDiagram, ofDiagramKey } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { useDraftLint } from '../../workers/draft';
 import { Button } from '../../ui/Button';
@@ -269,9 +269,8 @@ function useOrigin(from: { id: string; version: number } | undefined) {
   const { bodies } = useAppSelector((state) => state.diagrams);
   const key = from && diagramKey(from.id, from.version);
   useEffect(() => {
-    if (from) void dispatch(loadDiagram({ id: from.id, version: from.version }));
-    // The key says all of it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    const wanted = key === undefined ? undefined : ofDiagramKey(key);
+    if (wanted) void dispatch(loadDiagram(wanted));
   }, [dispatch, key]);
   return key === undefined ? undefined : bodies[key];
 }

@@ -2,11 +2,12 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { ModelSheet } from '../../../core/diagram/modelPattern';
 import { useAppSelector } from '../../state/hooks';
-import { Refusal, sayModelSheet } from '../../sync/api';
-import { useModelSheets } from '../../sync/useModelSheets';
+import { sayModelSheet } from '../../sync/api';
+import { useModelSheets } from '../../state/useModelSheets';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Field } from '../../ui/Field';
+import { sayWhyNot } from '../../ui/sayWhyNot';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 
@@ -28,7 +29,8 @@ export function ModelsCard({ diagram }: { diagram: string }) {
         setPattern('');
         again();
       },
-      (error: unknown) => setFault(whyNot(error)),
+      (error: unknown) =>
+        setFault(sayWhyNot(error, 'The server is away; nothing was changed.').join(' ')),
     );
   };
   const mine = sheets.filter((each) => each.diagram === diagram);
@@ -70,11 +72,6 @@ export function ModelsCard({ diagram }: { diagram: string }) {
     </Card>
   );
 }
-
-const whyNot = (error: unknown): string =>
-  error instanceof Refusal
-    ? (error.problem.faults?.[0]?.message ?? error.problem.title)
-    : 'The server is away; nothing was changed.';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignItems: 'center' },

@@ -6,7 +6,7 @@ import { keepWireIds } from '../../../core/draft/addPath';
 import type { TraceReading, TraceShows, Traced } from '../../../core/draft/fieldTrace';
 import { colourCode } from '../../../core/draft/pathLine';
 import type { EndSeen } from '../../../core/draft/wireMatching';
-import type { Diagram, TerminalRef } from '../../../core/diagram/diagram';
+import type { Diagram, TerminalRef, Wire } from '../../../core/diagram/diagram';
 import { owners, terminalRef } from '../../../core/diagram/terminal';
 import { keepSetting, keptSetting } from '../../sync/device';
 import { useTraced } from '../../workers/draft';
@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { Answers } from './Answers';
 import { LateField } from './LateField';
 
 interface Props {
@@ -29,18 +30,17 @@ interface Trace {
 }
 const NOTHING: Trace = { colours: {}, readings: [] };
 
-const ANSWERS: { shows: TraceShows; label: string }[] = [
-  { shows: 'closed', label: 'Near zero' },
-  { shows: 'load', label: 'Some ohms' },
-  { shows: 'open', label: 'OL' },
-];
+const ANSWERS: Record<TraceShows, string> = {
+  closed: 'Near zero',
+  load: 'Some ohms',
+  open: 'OL',
+};
 
 /** No sheet: the wires are found by their colours and by readings, each the one that tells most. */
 export function TraceCard({ diagram, change, done }: Props) {
   const [trace, setTrace] = useTrace(diagram.id);
   const [reading, setReading] = useState(false);
   const ends = useMemo(() => endsOf(trace.colours), [trace.colours]);
-  const rest = useMemo(() => ({ ...diagram, wires: [] }), [diagram]);
   return (
     <Card testID="trace">
       <Type weight="heavy" role="heading" aria-level={2}>
@@ -90,7 +90,7 @@ export function TraceCard({ diagram, change, done }: Props) {
         </>
       ) : (
         <Reading
-          diagram={rest}
+          diagram={diagram}
           ends={ends}
           readings={trace.readings}
           read={(readings) => setTrace({ ...trace, readings })}
@@ -147,17 +147,7 @@ function Reading({
           <Type size="small" testID="trace-setup">
             {sayTraceSetup(diagram, test.at)}
           </Type>
-          <View style={styles.row}>
-            {ANSWERS.map(({ shows, label }) => (
-              <Button
-                key={shows}
-                label={label}
-                testID={`trace-${shows}`}
-                onPress={() => enter(shows)}
-                style={styles.grow}
-              />
-            ))}
-          </View>
+          <Answers of="trace" labels={ANSWERS} enter={enter} />
           {(traced?.tests.length ?? 0) > skipped + 1 && (
             <Button
               look="bare"
@@ -205,14 +195,14 @@ const endsOf = (colours: Trace['colours']): EndSeen[] =>
     codes.map((colour): EndSeen => ({ at: at as TerminalRef, colour })),
   );
 
-/** The draft with the wires of a structure: what all have that fit is proved, the rest is guessed. */
-const withWires = (draft: Diagram, { wires }: Traced): Diagram => ({
-  ...draft,
-  wires: keepWireIds(
-    draft.wires,
-    wires.map(({ sure, ...wire }) => ({ ...wire, known: sure ? 'proved' : 'guessed' })),
-  ),
-});
+/** The draft with the wires of a structure more: what all have that fit is proved, the rest is guessed. */
+function withWires(draft: Diagram, { wires }: Traced): Diagram {
+  const traced = wires.map(({ sure, ...wire }): Wire => ({
+    ...wire,
+    known: sure ? 'proved' : 'guessed',
+  }));
+  return { ...draft, wires: keepWireIds(draft.wires, [...draft.wires, ...traced]) };
+}
 
 /** A trace as the device keeps it, so that a page may be killed in the middle. */
 function useTrace(id: string): [Trace, (to: Trace) => void] {

@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
+import { Answers } from './Answers';
 
 interface Props {
   diagram: Diagram;
@@ -22,11 +23,11 @@ interface Props {
   done: () => void;
 }
 
-const ANSWERS: { shows: TwinShows; label: string }[] = [
-  { shows: 'closed', label: 'Near zero' },
-  { shows: 'open', label: 'OL' },
-  { shows: 'neither', label: 'Something else' },
-];
+const ANSWERS: Record<TwinShows, string> = {
+  closed: 'Near zero',
+  open: 'OL',
+  neither: 'Something else',
+};
 
 /** A good one of the same kind is read position by position, its wires off, and makes the table; or shows that it is not good. */
 export function TwinTable({ diagram, part, change, done }: Props) {
@@ -48,17 +49,11 @@ export function TwinTable({ diagram, part, change, done }: Props) {
           <Type weight="strong" testID="twin-next" aria-live="polite">
             {`${sayPosition(diagram, part.actuator, next.position)}: between ${pair}`}
           </Type>
-          <View style={styles.row}>
-            {ANSWERS.map(({ shows, label }) => (
-              <Button
-                key={shows}
-                label={label}
-                testID={`twin-${shows}`}
-                onPress={() => setReadings([...readings, { ...next, shows }])}
-                style={styles.grow}
-              />
-            ))}
-          </View>
+          <Answers
+            of="twin"
+            labels={ANSWERS}
+            enter={(shows) => setReadings([...readings, { ...next, shows }])}
+          />
         </>
       )}
       {findings.map((finding, i) => (

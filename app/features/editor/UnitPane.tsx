@@ -13,7 +13,9 @@ import { Card } from '../../ui/Card';
 import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
 import { saveAs } from '../../ui/saveAs';
+import { sayWhyNot } from '../../ui/sayWhyNot';
 import { space } from '../../theme/theme';
+import { AskTwice } from './AskTwice';
 import { LateField } from './LateField';
 import { ModelsCard } from './ModelsCard';
 
@@ -86,58 +88,59 @@ export function UnitPane({ diagram, stored, origin, change }: Props) {
         </View>
       </Card>
       {stored && <ModelsCard diagram={diagram.id} />}
+      {stored?.body !== diagram && <Discard diagram={diagram} stored={stored !== undefined} />}
       {stored && <Withdraw diagram={diagram} version={stored.version} />}
     </>
   );
 }
 
-/** Out of the list, once it was asked twice; calls that were worked with it keep it. */
+/** Out of the list; calls that were worked with it keep it. */
 function Withdraw({ diagram, version }: { diagram: Diagram; version: number }) {
   const dispatch = useAppDispatch();
   const { shop } = useAppSelector((state) => state.outbox);
-  const [asked, setAsked] = useState(false);
-  const [failed, setFailed] = useState(false);
-  const withdraw = (): void => {
-    setFailed(false);
-    withdrawDiagram(shop, crypto.randomUUID(), { diagram: diagram.id, version }).then(
-      async () => {
-        await keepDraft(shop, diagram.id, undefined);
-        await dispatch(loadDiagrams());
-        router.navigate('/diagrams');
-      },
-      () => setFailed(true),
-    );
+  const [failed, setFailed] = useState<string>();
+  const withdraw = async (): Promise<void> => {
+    setFailed(undefined);
+    try {
+      await withdrawDiagram(shop, crypto.randomUUID(), { diagram: diagram.id, version });
+      await keepDraft(shop, diagram.id, undefined);
+      await dispatch(loadDiagrams());
+      router.navigate('/diagrams');
+    } catch (error) {
+      setFailed(sayWhyNot(error, 'The server is away. Nothing was changed.').join(' '));
+    }
   };
   return (
-    <Card testID="withdraw-card">
-      <Type size="small">
-        Out of the list it is found no more; calls that were worked with it keep it, and a file of
-        it brings it back.
-      </Type>
-      {failed && (
-        <Type weight="strong" tone="bad" role="alert" testID="withdraw-failed">
-          The server is away, or has a newer version. Nothing was changed.
-        </Type>
-      )}
-      {asked ? (
-        <View style={styles.row}>
-          <Button
-            icon="trash-2"
-            label="Yes, out of the list"
-            testID="withdraw-yes"
-            onPress={withdraw}
-          />
-          <Button label="No" testID="withdraw-no" onPress={() => setAsked(false)} />
-        </View>
-      ) : (
-        <Button
-          icon="trash-2"
-          label="Take it out of the list"
-          testID="withdraw"
-          onPress={() => setAsked(true)}
-        />
-      )}
-    </Card>
+    <AskTwice
+      means="Out of the list it is found no more; calls that were worked with it keep it, and a file of it brings it back."
+      label="Take it out of the list"
+      yes="Yes, out of the list"
+      testID="withdraw"
+      failed={failed}
+      sure={() => void withdraw()}
+    />
+  );
+}
+
+/** What is on this device alone, and gone then. */
+function Discard({ diagram, stored }: { diagram: Diagram; stored: boolean }) {
+  const { shop } = useAppSelector((state) => state.outbox);
+  const discard = async (): Promise<void> => {
+    await keepDraft(shop, diagram.id, undefined);
+    router.navigate('/diagrams');
+  };
+  return (
+    <AskTwice
+      means={
+        stored
+          ? 'What was changed since it was stored is on this device alone.'
+          : 'This draft is on this device alone.'
+      }
+      label={stored ? 'Throw the changes away' : 'Throw the draft away'}
+      yes="Yes, throw it away"
+      testID="discard"
+      sure={() => void discard()}
+    />
   );
 }
 

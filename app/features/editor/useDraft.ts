@@ -54,13 +54,13 @@ export function useDraft(shop: string, { diagram, stored, past: before = [] }: K
   const [history, act] = useReducer(next, { past: before, present: diagram, future: [], stored });
   const { past, present, future } = history;
   const whole = history.stored?.body === present;
-  const first = useRef(present);
+  const opened = useRef(history);
   useEffect(() => {
     // What is as it was opened is no draft yet.
-    if (present === first.current && !whole) return;
+    if (history === opened.current) return;
     const kept = { diagram: present, stored: history.stored, past: past.slice(-MOST_KEPT) };
     void keepDraft(shop, present.id, whole ? undefined : kept);
-  }, [shop, present, past, whole, history.stored]);
+  }, [shop, history, present, past, whole]);
   return {
     diagram: present,
     change: (to) => act({ do: 'change', to }),

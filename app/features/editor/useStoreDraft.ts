@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import type { Diagram } from '../../../core/diagram/diagram';
-import { diagramOnDevice, Refusal, storeDiagram } from '../../sync/api';
+import { diagramOnDevice, storeDiagram } from '../../sync/api';
+import { sayWhyNot } from '../../ui/sayWhyNot';
 import { withUses } from '../../workers/draft';
 import type { Draft } from './useDraft';
 
@@ -46,18 +47,11 @@ export function useStoreDraft(draft: Draft): [() => void, Storing] {
       });
       void dispatch(loadDiagrams());
     } catch (error) {
-      setStoring({ busy: false, ok: false, says: sayWhyNot(error) });
+      setStoring({ busy: false, ok: false, says: sayWhyNot(error, AWAY).join(' ') });
     }
   };
   return [() => void store(), storing];
 }
 
-function sayWhyNot(error: unknown): string {
-  if (!(error instanceof Refusal))
-    return 'The server is away. The draft stays on this device: store it when the server is back.';
-  const [first, ...more] = error.problem.faults ?? [];
-  const rest = more.length ? ` And ${more.length} more.` : '';
-  return first
-    ? `Not stored: ${first.message}.${rest} See under Check.`
-    : `Not stored: ${error.problem.title}.`;
-}
+const AWAY =
+  'The server is away. The draft stays on this device: store it when the server is back.';

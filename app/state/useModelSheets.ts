@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { ShopId } from '../../contract/shop';
 import type { ModelSheet } from '../../core/diagram/modelPattern';
-import { fetchModelSheets } from './api';
+import { fetchModelSheets } from '../sync/api';
 
 /** Which sheets the models of a shop use, as last heard of the server; none until then. */
 export function useModelSheets(shop: ShopId): { sheets: ModelSheet[]; again: () => void } {
