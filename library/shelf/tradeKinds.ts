@@ -1,10 +1,4 @@
-import type {
-  Actuator,
-  LoadElement,
-  Ohms,
-  Part,
-  SwitchPart,
-} from '../../core/diagram/diagram';
+import type { Actuator, LoadElement, Ohms, Part, SwitchPart } from '../../core/diagram/diagram';
 import { about, neonLamp, plainLoad, transformer } from './loads';
 import type { MadePart } from '../../core/draft/changePart';
 import { idOf } from '../../core/draft/findPlace';
