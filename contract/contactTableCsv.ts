@@ -1,28 +1,11 @@
 import Papa from 'papaparse';
+import { cellStateOf } from '../core/diagram/cellWords';
 import { cellState } from '../core/diagram/contactTable';
-import type {
-  CellState,
-  Contact,
-  ContactTable,
-  Diagram,
-  SwitchPart,
-  TableRow,
-} from '../core/diagram/diagram';
+import type { Contact, ContactTable, Diagram, SwitchPart, TableRow } from '../core/diagram/diagram';
 import { positionsOf } from '../core/diagram/setup';
 import { fail, ok, type Result } from '../core/result';
 import { csvLines } from './csvLines';
 import type { InputFault } from './problem';
-
-const SPELLINGS: Record<CellState, string[]> = {
-  closed: ['closed', 'close', 'c', 'x', '1', 'yes', 'y', 'on', 'made', '●', '•', '✓'],
-  open: ['open', 'o', '0', 'no', 'n', 'off', '', '-', '–', '.', '○', 'ol'],
-  either: ['either', 'e', 'cycles', 'cycling', '~', '*'],
-};
-const MEANING = new Map(
-  (Object.keys(SPELLINGS) as CellState[]).flatMap((state) =>
-    SPELLINGS[state].map((word): [string, CellState] => [word, state]),
-  ),
-);
 
 /** A contact table as CSV: first column the position, then one column for each terminal pair. */
 export function writeTableCsv(diagram: Diagram, part: SwitchPart): string {
@@ -99,7 +82,7 @@ export function readTableCsv(
     const row: TableRow = { position, closed: [] };
     columns.forEach((contact, i) => {
       const word = (fields[i + 1] ?? '').trim();
-      const state = MEANING.get(word.toLowerCase());
+      const state = cellStateOf(word);
       if (!state) {
         faults.push({
           path: '',

@@ -15,3 +15,6 @@ export const MOST_PHOTO_BYTES = 600_000;
 
 /** Photos of a call. */
 export const MOST_PHOTOS = 60;
+
+/** Bytes of a photo out of which a table is read. */
+export const MOST_TABLE_PHOTO_BYTES = 3_000_000;

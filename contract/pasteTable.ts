@@ -86,6 +86,13 @@ export function pasteTable(
   return ok(changeSwitch(shaped, id, (each) => ({ ...each, table })));
 }
 
+/** The same for rows that are cells already. */
+export const pasteRows = (
+  draft: Diagram,
+  id: string,
+  rows: readonly string[][],
+): Result<Diagram, InputFault[]> => pasteTable(draft, id, Papa.unparse([...rows]));
+
 /** Two terminals with what spreadsheets put between them. */
 function pairOf(name: string): [string, string] | undefined {
   const plain = name.replace(/\s*(?:–|:|\/|\bto\b|\s-\s)\s*/, '-');

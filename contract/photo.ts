@@ -3,7 +3,7 @@ import { IsNotEmpty, IsOptional, IsString, IsUUID, Matches, MaxLength } from 'cl
 import { MOST_PHOTO_BYTES } from './limits';
 import { IsMoment } from './moment';
 
-const BASE64 = /^[A-Za-z0-9+/]+={0,2}$/;
+export const BASE64 = /^[A-Za-z0-9+/]+={0,2}$/;
 
 /** A photo as the phone sends it: a JPEG, scaled, without a word about where it was taken. */
 export class NewPhotoDto {

@@ -3,6 +3,6 @@ export { NewCallDto } from './call';
 export { readTableCsv, writeTableCsv } from './contactTableCsv';
 export { CorrectionBody } from './entries/correction';
 export { MeterDto } from './meter';
-export { pasteTable } from './pasteTable';
+export { pasteRows, pasteTable } from './pasteTable';
 export { readDto } from './readDto';
 export { readRecordingCsv } from './recordingCsv';

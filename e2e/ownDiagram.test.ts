@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { By } from 'selenium-webdriver';
 import type { LibraryFile } from '../contract/libraryFile';
 import type { Diagram } from '../core/diagram/diagram';
+import { drawPage, type DrawnTable } from '../server/tablePhoto/photographedTable';
 import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, thumb, type FaultyUnit } from './faultyUnit';
 import { Yarrix } from './yarrix';
@@ -297,3 +298,55 @@ function shownBetween(nets: string[][], points: string, setup: string): 'closed'
   );
   return through ? 'load' : 'open';
 }
+
+it('takes a contact table out of a photo once its doubtful cells were looked at', async () => {
+  const page = await Browser.open(PHONE);
+  await page.driver.get(`${yarrix.address}/edit/new`);
+  await page.fill('new-line', 'L1 > timer A-C > motor [4 ohm] > N');
+  await page.press('new-line-take');
+  await page.press('pane-parts');
+  await page.press('part-timer');
+  await page.press('photo-table');
+  const send = async (name: string, table: DrawnTable): Promise<void> => {
+    const file = join(folder, name);
+    const set = { font: 'Archivo', size: 13, rule: 1, framed: true, text: true } as const;
+    writeFileSync(file, await drawPage(table, set));
+    await (await page.driver.findElement(TEST_ID('photo-of-table-field'))).sendKeys(file);
+  };
+  const cannotTake = async () =>
+    (await page.driver.findElement(TEST_ID('photo-take'))).getAttribute('aria-disabled');
+  await page.press('photo-pinned');
+  await page.says('photo-none-pinned', /No sheet is pinned/);
+  await send('one.png', { head: ['A'], rows: [] });
+  await page.says('photo-no-table', /No table with ruled lines/);
+  const off = { name: 'OFF', cells: ['blank', 'blank'] };
+  const dry = { name: 'DRY', cells: ['ring', 'blank'] };
+  const cool = { name: 'COOL DOWN', cells: ['ring', 'ring'] };
+  await send('table.png', { head: ['CYCLE', 'A-C', 'B-O'], rows: [off, dry, cool] });
+  // A letter or a nought: nobody can tell from print.
+  await page.says('photo-left', /1 cell to look at first/);
+  expect(await cannotTake()).toBe('true');
+  await page.press('photo-cell-right');
+  await page.says('photo-left', /Compare it with the picture/);
+  expect(await cannotTake()).toBe('true');
+  await page.press('legend-ring-closed');
+  await page.press('photo-at-1-1');
+  await page.press('photo-cell-either');
+  await page.press('photo-take');
+  await page.gone('from-photo');
+  await page.press('store');
+  await page.says('stored', /Stored as version 1/);
+  const id = new URL(await page.driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
+  const { parts } = await yarrix.get<Diagram>(`/diagrams/${id}/1`);
+  const timer = parts.find((part) => part.kind === 'switch');
+  expect(timer?.contacts.map(({ between }) => between.join('-'))).toEqual(['A-C', 'B-O']);
+  expect(timer?.table).toMatchObject({
+    known: 'sheet',
+    rows: [
+      { position: 'off', closed: [], either: ['A-C'] },
+      { closed: ['A-C'] },
+      { closed: ['A-C', 'B-O'] },
+    ],
+  });
+  expect(await page.close()).toEqual([]);
+});

@@ -17,7 +17,9 @@ import { entryRoutes } from './routes/entries';
 import { meterRoutes } from './routes/meters';
 import { photoRoutes } from './routes/photos';
 import { reportRoutes } from './routes/reports';
+import { tablePhotoRoutes } from './routes/tablePhotos';
 import { withShop, type ShopOfRequest } from './shop';
+import type { TablePhotos } from './tablePhoto/tablePhotos';
 import { rateLimited, visitors } from './visitors';
 import { serveWeb } from './web';
 
@@ -25,6 +27,7 @@ export interface AppOptions {
   db: Database;
   check: DiagramCheck;
   reports: Reports;
+  tablePhotos: TablePhotos;
   /** Where the data is; writes are refused while it is full. */
   disk: DiskSpace;
   /** Whose data a request is about. */
@@ -97,6 +100,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', diagramRoutes(db, options.check));
   app.use('/api', libraryRoutes(db, options.check));
   app.use('/api', photoRoutes(db));
+  app.use('/api', tablePhotoRoutes(options.tablePhotos));
   app.use('/api', express.json({ limit: '256kb' }));
   app.use('/api', callRoutes(db));
   app.use('/api', entryRoutes(db));

@@ -8,6 +8,7 @@ import { createApp } from './app';
 import { Database } from './db/database';
 import { verify } from './db/verify';
 import { DiagramCheck } from './diagramCheck';
+import { TablePhotos } from './tablePhoto/tablePhotos';
 import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
 import { newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
@@ -209,7 +210,15 @@ describe('what is in the way of the database', () => {
     const log = pino({ level: 'silent' });
     return {
       db,
-      app: createApp({ db, check: new DiagramCheck(), reports: new Reports(), disk, shopOf, log }),
+      app: createApp({
+        db,
+        check: new DiagramCheck(),
+        reports: new Reports(),
+        tablePhotos: new TablePhotos(),
+        disk,
+        shopOf,
+        log,
+      }),
     };
   };
 

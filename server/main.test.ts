@@ -6,6 +6,7 @@ import request from 'supertest';
 import { createApp } from './app';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
+import { TablePhotos } from './tablePhoto/tablePhotos';
 import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
 import { startServer } from './main';
@@ -19,6 +20,7 @@ const appWith = (db: Database, more: { web?: string } = {}) =>
     db,
     check: new DiagramCheck(),
     reports: new Reports(),
+    tablePhotos: new TablePhotos(),
     disk: new DiskSpace(folder, 0),
     shopOf,
     log: pino({ level: 'silent' }),

@@ -7,6 +7,7 @@ import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
 import { openServerLog } from './serverLog';
 import type { ShopOfRequest } from './shop';
+import { TablePhotos } from './tablePhoto/tablePhotos';
 
 export interface ServerOptions {
   /** Of the role that the application works with; the schema is up to date. */
@@ -39,12 +40,14 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   );
   const check = new DiagramCheck();
   const reports = new Reports();
+  const tablePhotos = new TablePhotos();
   const disk = new DiskSpace(dataFolder);
   const app = createApp({
     ...rest,
     db,
     check,
     reports,
+    tablePhotos,
     log,
     disk,
     ...(written && { dropped: written.dropped }),
@@ -52,6 +55,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const close = async (): Promise<void> => {
     await check.close();
     await reports.close();
+    await tablePhotos.close();
     await db.end();
     written?.close();
   };

@@ -12,6 +12,7 @@ import { addDiagram } from './db/diagrams';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
+import { TablePhotos } from './tablePhoto/tablePhotos';
 
 /** A server for tests, on the test run's own PostgreSQL, with two shops told apart by a header. */
 export interface TestServer {
@@ -31,11 +32,13 @@ export async function startTestServer(): Promise<TestServer> {
   const owner = new Database(process.env.YARRIX_TEST_OWNER ?? '');
   const check = new DiagramCheck();
   const reports = new Reports();
+  const tablePhotos = new TablePhotos();
   const [shop, other] = [`test-${randomUUID()}`, `other-${randomUUID()}`];
   const app = createApp({
     db,
     check,
     reports,
+    tablePhotos,
     disk: new DiskSpace(tmpdir(), 0),
     shopOf: ({ headers }) => (headers['x-of'] === 'other' ? other : shop),
     log: pino({ level: 'silent' }),
@@ -51,6 +54,7 @@ export async function startTestServer(): Promise<TestServer> {
     end: async () => {
       await check.close();
       await reports.close();
+      await tablePhotos.close();
       await db.end();
       await owner.end();
     },

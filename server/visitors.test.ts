@@ -6,6 +6,7 @@ import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../contract/hea
 import { createApp } from './app';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
+import { TablePhotos } from './tablePhoto/tablePhotos';
 import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
 import { newCall, startTestServer, type TestServer } from './testServer';
@@ -52,6 +53,7 @@ describe('who may come', () => {
       db,
       check: new DiagramCheck(),
       reports: new Reports(),
+      tablePhotos: new TablePhotos(),
       disk: new DiskSpace(tmpdir(), 0),
       shopOf: () => server.shop,
       rate: 3,

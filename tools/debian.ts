@@ -8,6 +8,7 @@ const SHOWS: Record<string, string> = {
   chromium: '/usr/bin/chromium',
   'chromium-driver': '/usr/bin/chromedriver',
   'poppler-utils': '/usr/bin/pdftotext',
+  'tesseract-ocr': '/usr/bin/tesseract',
   ngspice: '/usr/bin/ngspice',
 };
 

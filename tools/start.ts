@@ -33,6 +33,10 @@ export async function start(portText: string | undefined): Promise<number> {
   if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65535)
     throw new BadInput(`--port ${portText}: a number from 0 to 65535`);
   await needDebian(['postgresql']);
+  // Without it everything works but one thing, which says so.
+  await needDebian(['tesseract-ocr']).catch((error: Error) =>
+    process.stderr.write(`yarrix: photos of tables cannot be read: ${error.message}\n`),
+  );
   mkdirSync(DATA, { recursive: true });
   if (await runsAlready(portText === undefined ? undefined : wanted)) return EXIT.done;
   // A port that is taken is told before anything is started.

@@ -25,7 +25,14 @@ export async function test(only: string | undefined, all: boolean): Promise<numb
   if (only !== undefined && !known.includes(only))
     throw new BadInput(`--only ${only}: one of ${known.join(', ')}`);
   const wanted = only ? [only] : known;
-  await needDebian(['postgresql', 'ngspice', 'chromium', 'chromium-driver', 'poppler-utils']);
+  await needDebian([
+    'postgresql',
+    'ngspice',
+    'chromium',
+    'chromium-driver',
+    'poppler-utils',
+    'tesseract-ocr',
+  ]);
   const total: Counts = { passed: 0, failed: 0 };
   const add = async (projects: string[]): Promise<void> => {
     const counts = await jest(projects, all);

@@ -5,6 +5,7 @@ import type { ComparedDiagram } from '../../contract/libraryFile';
 import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/headers';
 import type { ShopMeter } from '../../contract/meter';
 import type { PhotoSummary } from '../../contract/photo';
+import type { PhotoTable, PhotoTables } from '../../contract/tablePhoto';
 import type { Problem } from '../../contract/problem';
 import type { KindMinutes, SeenBefore } from '../../contract/seen';
 import { SHOP_HEADER, type ShopId } from '../../contract/shop';
@@ -175,6 +176,20 @@ const asFile = (method: 'POST' | 'PUT', body: string): RequestInit => ({
   headers: { 'content-type': 'text/plain' },
   body,
 });
+
+/** A photo is read cell by cell, after those that came before it. */
+const READING_PATIENCE_MS = 70_000;
+
+/** The tables that the server finds in a photo of a sheet. */
+export async function readTablePhoto(shop: ShopId, jpeg: string): Promise<PhotoTable[]> {
+  const init = {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ jpeg }),
+  };
+  const answer = await ask(shop, '/table-photos', init, READING_PATIENCE_MS);
+  return (await bodyOf<PhotoTables>(answer)).tables;
+}
 
 /** The shop's library as one file. */
 export const fetchLibrary = async (shop: ShopId): Promise<string> =>

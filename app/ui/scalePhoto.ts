@@ -1,16 +1,21 @@
-/** Longer sides are scaled down to this. */
-const MOST_PIXELS = 1280;
-/** A photo is made smaller until it has no more bytes than this: from memory what a phone in a cellar sends in a few seconds. */
-const MOST_BYTES = 300_000;
+/** Longer sides are scaled down to these pixels, and the photo is made smaller until it has no more than these bytes. */
+interface PhotoSize {
+  pixels: number;
+  bytes: number;
+}
+/** From memory what a phone in a cellar sends in a few seconds. */
+const TO_LOOK_AT: PhotoSize = { pixels: 1280, bytes: 300_000 };
+/** The letters of a whole sheet have to stay letters. */
+export const TO_READ: PhotoSize = { pixels: 2400, bytes: 1_500_000 };
 const QUALITIES = [0.8, 0.7, 0.6, 0.45, 0.3] as const;
 
 /**
  * A photo from the camera or a file as a small JPEG in base64. It is drawn anew, so that nothing of where and by what it was taken
  * goes with it. Throws where the browser cannot read it.
  */
-export async function scalePhoto(file: Blob): Promise<string> {
+export async function scalePhoto(file: Blob, size: PhotoSize = TO_LOOK_AT): Promise<string> {
   const picture = await createImageBitmap(file);
-  const share = Math.min(1, MOST_PIXELS / Math.max(picture.width, picture.height));
+  const share = Math.min(1, size.pixels / Math.max(picture.width, picture.height));
   const canvas = document.createElement('canvas');
   canvas.width = Math.max(1, Math.round(picture.width * share));
   canvas.height = Math.max(1, Math.round(picture.height * share));
@@ -21,7 +26,7 @@ export async function scalePhoto(file: Blob): Promise<string> {
     last = await new Promise<Blob | undefined>((done) =>
       canvas.toBlob((made) => done(made ?? undefined), 'image/jpeg', quality),
     );
-    if (last && last.size <= MOST_BYTES) break;
+    if (last && last.size <= size.bytes) break;
   }
   if (!last) throw new Error('this browser makes no JPEG');
   return base64Of(last);

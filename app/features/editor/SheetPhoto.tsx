@@ -85,19 +85,27 @@ export function SheetPhoto({ sheet }: { sheet: Sheet }) {
   );
 }
 
+const keyOf = (id: string): string => `sheet ${id}`;
+
+/** The photo that is pinned beside a draft; undefined without one. */
+export async function pinnedSheet(id: string): Promise<Blob | undefined> {
+  const kept = await keptSetting(keyOf(id));
+  return kept instanceof Blob ? kept : undefined;
+}
+
 /** The photo that this device keeps for a draft. */
 export function useSheet(id: string): Sheet {
-  const key = `sheet ${id}`;
+  const key = keyOf(id);
   const [photo, setPhoto] = useState<Blob>();
   useEffect(() => {
     let wanted = true;
-    void keptSetting(key).then((kept) => {
-      if (wanted && kept instanceof Blob) setPhoto(kept);
+    void pinnedSheet(id).then((kept) => {
+      if (wanted && kept) setPhoto(kept);
     });
     return () => {
       wanted = false;
     };
-  }, [key]);
+  }, [id]);
   const address = useMemo(() => photo && URL.createObjectURL(photo), [photo]);
   useEffect(() => () => (address ? URL.revokeObjectURL(address) : undefined), [address]);
   const keep = (file: File | undefined): void => {

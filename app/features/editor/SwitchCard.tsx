@@ -13,6 +13,7 @@ import { space } from '../../theme/theme';
 import { ControlForm } from './ControlForm';
 import { PasteTable } from './PasteTable';
 import { TableGrid } from './TableGrid';
+import { TableFromPhoto } from './TableFromPhoto';
 import { TwinTable } from './TwinTable';
 
 interface Props {
@@ -24,8 +25,10 @@ interface Props {
 /** What moves a switch, and which of its contacts are closed in each position. */
 export function SwitchCard({ diagram, part, change }: Props) {
   const [more, setMore] = useState<
-    'position' | 'contact' | 'control' | 'less' | 'paste' | 'twin'
+    'position' | 'contact' | 'control' | 'less' | 'paste' | 'photo' | 'twin'
   >();
+  // These take the place of the buttons, each with its own way back.
+  const isForm = more === 'paste' || more === 'photo' || more === 'twin';
   const actuator = diagram.actuators.find(({ id }) => id === part.actuator);
   return (
     <>
@@ -37,55 +40,71 @@ export function SwitchCard({ diagram, part, change }: Props) {
         />
       </View>
       <TableGrid diagram={diagram} part={part} change={change} />
-      <View style={styles.row}>
-        {actuator && actuator.kind !== 'quantity' && actuator.kind !== 'momentary' && (
+      {!isForm && (
+        <View style={styles.row}>
+          {actuator && actuator.kind !== 'quantity' && actuator.kind !== 'momentary' && (
+            <Button
+              icon="plus"
+              label="A position"
+              testID="add-position"
+              onPress={() => setMore('position')}
+            />
+          )}
           <Button
             icon="plus"
-            label="A position"
-            testID="add-position"
-            onPress={() => setMore('position')}
+            label="A contact"
+            testID="add-contact"
+            onPress={() => setMore('contact')}
           />
-        )}
-        <Button
-          icon="plus"
-          label="A contact"
-          testID="add-contact"
-          onPress={() => setMore('contact')}
-        />
-        <Button
-          icon="clipboard"
-          label="Paste it"
-          testID="paste-table"
-          onPress={() => setMore('paste')}
-        />
-        <Button
-          icon="copy"
-          label="From a good one"
-          testID="twin-table"
-          onPress={() => setMore('twin')}
-        />
-        {actuator && (
           <Button
-            icon="sliders"
-            label="Its control"
-            testID="control"
-            selected={more === 'control'}
-            onPress={() => setMore(more === 'control' ? undefined : 'control')}
+            icon="clipboard"
+            label="Paste it"
+            testID="paste-table"
+            onPress={() => setMore('paste')}
           />
-        )}
-        {part.contacts.length > 1 && (
           <Button
-            icon="trash-2"
-            label="Less"
-            hint="Take a contact out"
-            testID="less"
-            selected={more === 'less'}
-            onPress={() => setMore(more === 'less' ? undefined : 'less')}
+            icon="camera"
+            label="From a photo"
+            testID="photo-table"
+            onPress={() => setMore('photo')}
           />
-        )}
-      </View>
+          <Button
+            icon="copy"
+            label="From a good one"
+            testID="twin-table"
+            onPress={() => setMore('twin')}
+          />
+          {actuator && (
+            <Button
+              icon="sliders"
+              label="Its control"
+              testID="control"
+              selected={more === 'control'}
+              onPress={() => setMore(more === 'control' ? undefined : 'control')}
+            />
+          )}
+          {part.contacts.length > 1 && (
+            <Button
+              icon="trash-2"
+              label="Less"
+              hint="Take a contact out"
+              testID="less"
+              selected={more === 'less'}
+              onPress={() => setMore(more === 'less' ? undefined : 'less')}
+            />
+          )}
+        </View>
+      )}
       {more === 'paste' && (
         <PasteTable diagram={diagram} part={part} change={change} done={() => setMore(undefined)} />
+      )}
+      {more === 'photo' && (
+        <TableFromPhoto
+          diagram={diagram}
+          part={part}
+          change={change}
+          done={() => setMore(undefined)}
+        />
       )}
       {more === 'twin' && (
         <TwinTable diagram={diagram} part={part} change={change} done={() => setMore(undefined)} />
