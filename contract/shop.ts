@@ -8,3 +8,6 @@ export const isShopId = (value: unknown): value is ShopId =>
 
 /** Names the shop that a request is about; the demo when it is absent. */
 export const SHOP_HEADER = 'x-yarrix-shop';
+
+/** What a shop is called on paper. */
+export const shopName = (shop: string): string => (isShopId(shop) ? SHOPS[shop] : shop);

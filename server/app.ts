@@ -97,7 +97,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', rateLimited(options.rate));
   app.use('/api', whileThereIsSpace(options.disk));
   app.use('/api', withShop(options.shopOf));
-  app.use('/api', diagramRoutes(db, options.check));
+  app.use('/api', diagramRoutes(db, options.check, options.reports));
   app.use('/api', libraryRoutes(db, options.check));
   app.use('/api', photoRoutes(db));
   app.use('/api', tablePhotoRoutes(options.tablePhotos));

@@ -1,6 +1,6 @@
 import { JSDOM } from 'jsdom';
 import { LIBRARY } from '../library/library';
-import { layout } from './layout';
+import { layout } from '../server/report/layout';
 import { runWhole, standAfter, type Stand } from '../core/behaviour/run';
 import { parseSteps } from '../core/behaviour/step';
 import type { Diagram } from '../core/diagram/diagram';

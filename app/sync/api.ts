@@ -143,6 +143,10 @@ export const fetchDiagrams = (shop: ShopId): Promise<ApiAnswer<DiagramSummary[]>
 
 const diagramPath = (id: string, version: number): string => `/diagrams/${id}/${version}`;
 
+/** A version of a diagram as pages for the truck, a PDF; drawn on the server, which takes its time. */
+export const fetchDiagramPage = async (shop: ShopId, id: string, version: number): Promise<Blob> =>
+  (await ask(shop, `${diagramPath(id, version)}/page.pdf`, {}, PAGE_PATIENCE_MS)).blob();
+
 /** One version of a diagram: versions never change, so what is on the device is as good as the server's. */
 export async function diagramOnDevice(shop: ShopId, id: string, version: number): Promise<Diagram> {
   const path = diagramPath(id, version);
@@ -177,6 +181,7 @@ const asFile = (method: 'POST' | 'PUT', body: string): RequestInit => ({
   body,
 });
 
+const PAGE_PATIENCE_MS = 25_000;
 /** A photo is read cell by cell, after those that came before it. */
 const READING_PATIENCE_MS = 70_000;
 

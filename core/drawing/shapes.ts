@@ -1,7 +1,7 @@
-import type { CellState } from '../diagram/diagram';
+import type { CellState, Diagram } from '../diagram/diagram';
 import { splitRef } from '../diagram/terminal';
 import type { BoxWay } from './boxes';
-import { SIZE, type PlacedBox, type PlacedLine } from './place';
+import { SIZE, type Drawing, type PlacedBox, type PlacedLine } from './place';
 import { circle, rect, type Role, type DrawnShape, type Text } from './shape';
 import type { Showing } from './showing';
 import { contactMarks, symbolMarks } from './symbols';
@@ -112,3 +112,12 @@ function wayShapes(box: PlacedBox, way: BoxWay, showing: Showing): DrawnShape[] 
 }
 
 const stateOf = ({ contacts }: Showing, key: string): CellState => contacts.get(key) ?? 'open';
+
+/** All of a drawing, wires below parts. */
+export function shapesOf(diagram: Diagram, drawing: Drawing, showing: Showing): DrawnShape[] {
+  const colours = new Map(diagram.wires.map((wire) => [wire.id, wire.colour]));
+  return [
+    ...drawing.lines.flatMap((line) => lineShapes(line, showing, colours.get(line.id) ?? '')),
+    ...drawing.boxes.flatMap((box) => boxShapes(box, showing)),
+  ];
+}

@@ -1,7 +1,7 @@
 import type { Diagram } from '../diagram/diagram';
 import type { Drawing } from './place';
 import type { Role, DrawnShape } from './shape';
-import { boxShapes, lineShapes } from './shapes';
+import { shapesOf } from './shapes';
 import { WIRE_COLOURS } from './wireColours';
 import type { Showing } from './showing';
 
@@ -49,11 +49,7 @@ export const DASH = '5 5';
 
 /** A drawing as an SVG file. */
 export function toSvg(diagram: Diagram, drawing: Drawing, showing: Showing, inks = PAPER): string {
-  const colours = new Map(diagram.wires.map((wire) => [wire.id, wire.colour]));
-  const shapes = [
-    ...drawing.lines.flatMap((line) => lineShapes(line, showing, colours.get(line.id) ?? '')),
-    ...drawing.boxes.flatMap((box) => boxShapes(box, showing)),
-  ];
+  const shapes = shapesOf(diagram, drawing, showing);
   const [width, height] = [Math.ceil(drawing.width), Math.ceil(drawing.height)];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" stroke-linejoin="round" stroke-linecap="round">`,

@@ -1,32 +1,16 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import type { CallReport, ReportedReading } from '../../core/describe/report';
+import { footPages, INK, LINE, openPaper, PAGE, SOFT, type Doc } from './paper';
 
 /** For whom a report is: the customer reads what was done and why, the trade also where the probes were. */
 export const READERS = ['customer', 'trade'] as const;
 export type ReportReader = (typeof READERS)[number];
 
-const here = createRequire(__filename);
-const archivo = (face: string): string =>
-  join(dirname(here.resolve('@expo-google-fonts/archivo/package.json')), face);
-const FACES = {
-  text: archivo('500Medium/Archivo_500Medium.ttf'),
-  strong: archivo('700Bold/Archivo_700Bold.ttf'),
-};
-
 /** Below every page. */
 const FOOT =
   'Readings are those of the day. The maker’s sheet, local codes and licensed practice go before this report.';
 
-const PAGE = { size: 'A4', margin: 48 } as const;
-const INK = '#191C1A';
-const SOFT = '#53574F';
 const BAD = '#9E1F14';
 const GOOD = '#14603A';
-const LINE = '#BDB7A6';
-
-type Doc = InstanceType<typeof PDFDocument>;
 
 /** @param zone an IANA time zone, for dates as the customer writes them */
 export interface PdfOptions {
@@ -39,20 +23,10 @@ export interface PdfOptions {
 
 /** The report as a PDF with its faces inside: fine on paper, one column, nothing told by colour alone. */
 export function reportPdf(report: CallReport, options: PdfOptions): Promise<Buffer> {
-  const doc = new PDFDocument({
-    ...PAGE,
-    bufferPages: true,
-    lang: 'en',
-    displayTitle: true,
-    info: { Title: `Report: ${report.unit}`, Author: options.shop, Subject: report.complaint },
-  });
-  doc.registerFont('text', FACES.text);
-  doc.registerFont('strong', FACES.strong);
-  const parts: Buffer[] = [];
-  const whole = new Promise<Buffer>((resolve, reject) => {
-    doc.on('data', (part: Buffer) => parts.push(part));
-    doc.on('end', () => resolve(Buffer.concat(parts)));
-    doc.on('error', reject);
+  const { doc, whole } = openPaper({
+    Title: `Report: ${report.unit}`,
+    Author: options.shop,
+    Subject: report.complaint,
   });
   new Sheet(doc, options).write(report);
   doc.end();
@@ -89,7 +63,7 @@ class Sheet {
     this.section('What to do differently', report.advice);
     this.photos();
     this.section('Mind', report.cautions);
-    this.numbers();
+    footPages(this.doc, FOOT);
   }
 
   private head({ unit, place, customer, began, diagram }: CallReport): void {
@@ -292,28 +266,6 @@ class Sheet {
       .lineWidth(1)
       .strokeColor(INK)
       .stroke();
-  }
-
-  /** Page numbers, once it is known how many there are. */
-  private numbers(): void {
-    const { doc } = this;
-    const { start, count } = doc.bufferedPageRange();
-    for (let page = start; page < start + count; page++) {
-      doc.switchToPage(page);
-      // Below the margin: pdfkit would begin another page for it.
-      doc.page.margins.bottom = 0;
-      const foot = doc.page.height - 34;
-      doc
-        .font('text')
-        .fontSize(8)
-        .fillColor(SOFT)
-        .text(FOOT, PAGE.margin, foot, { width: this.width - 50 });
-      doc.text(`${page + 1} of ${count}`, PAGE.margin, foot, {
-        width: this.width,
-        align: 'right',
-      });
-      doc.page.margins.bottom = PAGE.margin;
-    }
   }
 }
 

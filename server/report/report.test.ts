@@ -7,7 +7,9 @@ import Papa from 'papaparse';
 import request from 'supertest';
 import type { Records } from '../../core/call/record';
 import type { CallReport } from '../../core/describe/report';
+import { marked } from '../../core/describe/point';
 import { drawnSetup } from '../../core/diagram/setup';
+import { switches } from '../../core/diagram/terminal';
 import { builtIn } from '../../library/library';
 import { LID_READING } from '../../core/simulate/lidReading';
 import { startTestServer, type TestServer } from '../testServer';
@@ -215,4 +217,18 @@ describe('the report of a call', () => {
     // A call of which nothing is known has a report as well.
     await bytes(`/api/calls/${call}/report.pdf`).expect(200);
   });
+});
+
+it('puts a diagram on pages for the truck: tables, wires, panels and cautions', async () => {
+  const path = `/api/diagrams/${washer.id}/1/page.pdf`;
+  const page = await bytes(path).expect('content-type', /pdf/).expect(200);
+  const words = textOf(page.body as Buffer).replace(/\s+/g, ' ');
+  const wired = washer.parts.filter(({ terminals }) => terminals.length);
+  for (const { name } of [...wired, ...washer.panels]) expect(words).toContain(name);
+  for (const each of washer.cautions) expect(words).toContain(each.slice(0, 40));
+  for (const { contacts } of switches(washer))
+    for (const { between } of contacts) expect(words).toContain(between.join('-'));
+  const [{ from, colour } = { from: '', colour: '' }] = washer.wires;
+  expect(words).toContain(`${marked(washer, from)} ${colour} to `);
+  await request(server.app).get(path.replace('/1/', '/99/')).expect(404);
 });

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import type { CallReport, ReportedCall } from '../../core/describe/report';
+import type { Diagram } from '../../core/diagram/diagram';
 import { RefusedRequest } from '../problems';
 import { Thread } from '../thread';
 import type { PdfOptions } from './pdf';
@@ -23,6 +24,10 @@ export class Reports {
 
   async pdf(call: ReportedCall, pdf: PdfOptions): Promise<Buffer> {
     return Buffer.from((await this.thread.ask({ call, pdf })) as Uint8Array);
+  }
+
+  async diagram(diagram: Diagram, version: number, shop: string): Promise<Buffer> {
+    return Buffer.from((await this.thread.ask({ diagram, version, shop })) as Uint8Array);
   }
 
   close(): Promise<void> {

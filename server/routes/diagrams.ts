@@ -2,6 +2,7 @@ import { json, Router, text } from 'express';
 import { readTableCsv } from '../../contract/contactTableCsv';
 import { HaveDto, MOST_VERSIONS, WithdrawalDto } from '../../contract/diagram';
 import { STORED_HEADER } from '../../contract/headers';
+import { shopName } from '../../contract/shop';
 import { readDto } from '../../contract/readDto';
 import { NewTableDto } from '../../contract/table';
 import { findSwitch } from '../../core/diagram/terminal';
@@ -18,10 +19,16 @@ import { addEntries } from '../db/entries';
 import { refuseOther } from '../conflict';
 import type { DiagramCheck } from '../diagramCheck';
 import { onlyJson, skewOf, uuidOf, valid } from '../input';
+import type { Reports } from '../report/reports';
 import { shopOf } from '../shop';
 import { notFound, RefusedRequest, unusable } from '../problems';
 
-export function diagramRoutes(db: Database, check: DiagramCheck): Router {
+interface Named {
+  id: string;
+  version: string;
+}
+
+export function diagramRoutes(db: Database, check: DiagramCheck, reports: Reports): Router {
   const router = Router();
 
   router.get('/diagrams', async (_request, response) => {
@@ -34,13 +41,24 @@ export function diagramRoutes(db: Database, check: DiagramCheck): Router {
     response.json(await missingDiagrams(db, shopOf(response), have));
   });
 
-  router.get('/diagrams/:id/:version', async (request, response) => {
-    const version = Number(request.params.version);
+  const versionOf = async (shop: string, { id, version: text }: Named) => {
+    const version = Number(text);
     if (!Number.isInteger(version) || version < 1 || version > MOST_VERSIONS)
       throw new RefusedRequest(400, 'the version must be a whole number from 1 on');
-    const diagram = await findDiagram(db, shopOf(response), request.params.id, version);
+    const diagram = await findDiagram(db, shop, id, version);
     if (!diagram) throw notFound('such diagram version');
-    response.json(diagram);
+    return { diagram, version };
+  };
+
+  router.get('/diagrams/:id/:version', async (request, response) => {
+    response.json((await versionOf(shopOf(response), request.params)).diagram);
+  });
+
+  router.get('/diagrams/:id/:version/page.pdf', async (request, response) => {
+    const shop = shopOf(response);
+    const { diagram, version } = await versionOf(shop, request.params);
+    const pdf = await reports.diagram(diagram, version, shopName(shop));
+    response.attachment(`${diagram.id}.pdf`).send(pdf);
   });
 
   // The body is the file itself, so that a fault can be told by its line and column.

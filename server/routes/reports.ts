@@ -1,6 +1,6 @@
 import { Router, type Response } from 'express';
 import type { CallDetail } from '../../contract/call';
-import { SHOPS, isShopId } from '../../contract/shop';
+import { shopName } from '../../contract/shop';
 import type { ReportedCall } from '../../core/describe/report';
 import { findCall } from '../db/calls';
 import type { Database } from '../db/database';
@@ -121,7 +121,7 @@ function optionsIn(query: Query, shop: string): Omit<PdfOptions, 'photos'> {
     reader,
     zone,
     currency: textIn(query, 'currency', 4) ?? '',
-    shop: isShopId(shop) ? SHOPS[shop] : shop,
+    shop: shopName(shop),
   };
 }
 

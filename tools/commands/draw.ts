@@ -3,7 +3,7 @@ import { parseSteps } from '../../core/behaviour/step';
 import { drawLadder } from '../../core/drawing/place';
 import { drawnShowing, showingOf } from '../../core/drawing/showing';
 import { toSvg } from '../../core/drawing/svg';
-import { layout } from '../layout';
+import { layout } from '../../server/report/layout';
 import { EXIT, valueOf, type Exit } from './command';
 import { openDiagram } from './openDiagram';
 import { faultsFrom } from './setup';

@@ -18,6 +18,7 @@ import { ComplaintMap } from './ComplaintMap';
 import { PlainTable } from './PlainTable';
 import { TeachingBenchPane } from './TeachingBenchPane';
 import { switches } from '../../../core/diagram/terminal';
+import { DiagramFiles } from './DiagramFiles';
 import { DiagramPane } from './DiagramPane';
 
 const PANES = {
@@ -61,10 +62,18 @@ export function DiagramScreen({ id }: { id: string }) {
         )}
       </Screen>
     );
-  return <Opened diagram={diagram} drawingKey={key} />;
+  return <Opened diagram={diagram} drawingKey={key} version={version} />;
 }
 
-function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string }) {
+function Opened({
+  diagram,
+  drawingKey,
+  version,
+}: {
+  diagram: Diagram;
+  drawingKey: string;
+  version: number | undefined;
+}) {
   const { at, go } = useAddress();
   const pane = PANE_NAMES.find((each) => each === at.get('pane')) ?? 'drawing';
   const call = (): void => router.navigate(`/new?diagram=${encodeURIComponent(drawingKey)}`);
@@ -91,6 +100,7 @@ function Opened({ diagram, drawingKey }: { diagram: Diagram; drawingKey: string 
               <PlainTable key={part.id} diagram={diagram} part={part} />
             ))}
           {pane === 'parts' && <DiagramPane diagram={diagram} at={undefined} />}
+          {pane === 'parts' && <DiagramFiles {...{ diagram, drawingKey, version }} />}
           {pane === 'complaints' && <ComplaintMap diagram={diagram} drawingKey={drawingKey} />}
           {pane === 'cautions' && (
             <Card testID="cautions" ground="warnGround" edge="warn">

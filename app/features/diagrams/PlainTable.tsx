@@ -6,19 +6,15 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ContactGlyph } from '../../ui/ContactGlyph';
 import { Type } from '../../ui/Type';
-import { saveAs } from '../../ui/saveAs';
+import { saveTable } from '../../ui/saveTable';
 import { space, useTheme } from '../../theme/theme';
 import { printTable } from './printTable';
-import { bringReaders } from '../../sync/readers';
 
 /** The contact table of a switch: every contact drawn as it stands in every position. */
 export function PlainTable({ diagram, part }: { diagram: Diagram; part: SwitchPart }) {
   const palette = useTheme();
   const print = (): void => printTable(diagram, part);
-  const save = async (): Promise<void> => {
-    const { writeTableCsv } = await bringReaders();
-    saveAs(`${diagram.id}-${part.id}.csv`, 'text/csv', writeTableCsv(diagram, part));
-  };
+  const save = (): Promise<void> => saveTable(diagram, part);
   return (
     <Card testID={`table-${part.id}`}>
       <Type weight="heavy" role="heading" aria-level={2}>

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Field } from '../../ui/Field';
 import { OneOf } from '../../ui/OneOf';
+import { saveTable } from '../../ui/saveTable';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { ControlForm } from './ControlForm';
@@ -67,6 +68,12 @@ export function SwitchCard({ diagram, part, change }: Props) {
             label="From a photo"
             testID="photo-table"
             onPress={() => setMore('photo')}
+          />
+          <Button
+            icon="download"
+            label="CSV"
+            testID={`csv-${part.id}`}
+            onPress={() => void saveTable(diagram, part)}
           />
           <Button
             icon="copy"

@@ -1,8 +1,6 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDifferences } from '../../../core/describe/diagramDifference';
-import { writeNotation } from '../../../core/draft/writeNotation';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
@@ -12,9 +10,9 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { OneOf } from '../../ui/OneOf';
 import { Type } from '../../ui/Type';
-import { saveAs } from '../../ui/saveAs';
 import { sayWhyNot } from '../../ui/sayWhyNot';
-import { space } from '../../theme/theme';
+import { DiagramFiles } from '../diagrams/DiagramFiles';
+import { keyOf } from './DrawnDraft';
 import { AskTwice } from './AskTwice';
 import { LateField } from './LateField';
 import { ModelsCard } from './ModelsCard';
@@ -62,31 +60,11 @@ export function UnitPane({ diagram, stored, origin, change }: Props) {
         <Differences title={`What differs from ${differs.says}`} from={differs.from} to={diagram} />
       )}
       {stored && stored.version > 1 && <Versions diagram={diagram} newest={stored.version} />}
-      <Card testID="files">
-        <Type weight="heavy" role="heading" aria-level={2}>
-          As a file
-        </Type>
-        <View style={styles.row}>
-          <Button
-            icon="file-text"
-            label="As text, line by line"
-            testID="save-text"
-            onPress={() => saveAs(`${diagram.id}.txt`, 'text/plain', writeNotation(diagram))}
-          />
-          <Button
-            icon="download"
-            label="As JSON"
-            testID="save-json"
-            onPress={() =>
-              saveAs(
-                `${diagram.id}.json`,
-                'application/json',
-                `${JSON.stringify(diagram, null, 2)}\n`,
-              )
-            }
-          />
-        </View>
-      </Card>
+      <DiagramFiles
+        diagram={diagram}
+        drawingKey={keyOf(diagram)}
+        version={stored?.body === diagram ? stored.version : undefined}
+      />
       {stored && <ModelsCard diagram={diagram.id} />}
       {stored?.body !== diagram && <Discard diagram={diagram} stored={stored !== undefined} />}
       {stored && <Withdraw diagram={diagram} version={stored.version} />}
@@ -206,7 +184,3 @@ function Versions({ diagram, newest }: { diagram: Diagram; newest: number }) {
 
 /** Versions that are offered, the newest first. */
 const MOST_OFFERED = 12;
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-});

@@ -6,7 +6,7 @@ import { Field } from '../../ui/Field';
 import { Type } from '../../ui/Type';
 import { useAppDispatch } from '../../state/hooks';
 import { enqueue } from '../../sync/outbox';
-import { saveAs } from '../../ui/saveAs';
+import { saveTable } from '../../ui/saveTable';
 import { space } from '../../theme/theme';
 import type { SwitchProof } from './useSwitchProof';
 import { bringReaders, NOT_WHOLE } from '../../sync/readers';
@@ -21,8 +21,6 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
 
   const written = async (): Promise<string> =>
     (await bringReaders()).writeTableCsv(call.diagram, part);
-  const save = async (): Promise<void> =>
-    saveAs(`${call.diagram.id}-${part.id}.csv`, 'text/csv', await written());
   const open = async (): Promise<void> => {
     setTaken(false);
     setText(await written());
@@ -53,7 +51,7 @@ export function TableFile({ proof }: { proof: SwitchProof }) {
           icon="download"
           label="Table as CSV"
           testID="table-save"
-          onPress={() => void save()}
+          onPress={() => void saveTable(call.diagram, part)}
         />
         <Button
           icon="upload"

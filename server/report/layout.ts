@@ -1,5 +1,5 @@
 import ELK from 'elkjs/lib/elk.bundled.js';
-import type { LayoutGraph, Layout } from '../core/drawing/place';
+import type { LayoutGraph, Layout } from '../../core/drawing/place';
 
 const elk = new ELK();
 
