@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import type { Diagram } from '../core/diagram/diagram';
 import { drawPage, type DrawnTable } from '../server/tablePhoto/photographedTable';
 import { Browser, PHONE } from './browser';
@@ -135,5 +135,48 @@ it('takes a contact table out of a photo once its doubtful cells were looked at'
       { closed: ['A-C', 'B-O'] },
     ],
   });
+  expect(await page.close()).toEqual([]);
+});
+
+it('puts the parts of a line into another order by dragging, and positions by the keys', async () => {
+  const page = await Browser.open(PHONE);
+  await page.driver.get(`${yarrix.address}/edit/new`);
+  await page.fill('new-line', 'L1 > fuse > timer A-C > motor [4 ohm] > N');
+  await page.press('new-line-take');
+  await page.press('line-0');
+  const handle = async (id: string) =>
+    page.driver.findElement(By.css(`[data-testid^="move-${id}"]`));
+  await page.find('line-text');
+  const middle = 'arguments[0].scrollIntoView({ block: "center" })';
+  await page.driver.executeScript(middle, await handle('Timer'));
+  // The fuse goes below the timer: the line is written so, and taken when it is kept.
+  await page.driver
+    .actions()
+    .move({ origin: await handle('Fuse') })
+    .press()
+    .move({ origin: await handle('Fuse'), y: 20, duration: 100 })
+    .move({ origin: await handle('Timer'), y: 8, duration: 200 })
+    .pause(200)
+    .release()
+    .perform();
+  const typed = async () =>
+    (await page.driver.findElement(TEST_ID('line-text'))).getAttribute('value').then(String);
+  await page.driver.wait(
+    async () => /timer.*fuse.*motor/i.test(await typed()),
+    8000,
+    'nothing was dragged',
+  );
+  await page.press('line-text-take');
+  await page.says('line-0', /Timer A-C > Fuse/i);
+  await page.press('pane-parts');
+  await page.press('part-timer');
+  await page.press('control');
+  await (await handle('off')).sendKeys(Key.ARROW_DOWN);
+  await page.says('put-where', /Timer at OFF: place 2 of 2/);
+  const first = () =>
+    page.driver.executeScript(
+      "return document.querySelector('[data-testid^=move-]').getAttribute('aria-label')",
+    );
+  await page.driver.wait(async () => /ON:/.test(String(await first())), 8000, 'no key moves it');
   expect(await page.close()).toEqual([]);
 });

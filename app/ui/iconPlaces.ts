@@ -36,6 +36,7 @@ export const ICONS = {
   loader: 0xf192,
   lock: 0xf193,
   map: 0xf197,
+  menu: 0xf19c,
   'message-circle': 0xf19d,
   moon: 0xf1a7,
   pause: 0xf1b2,

@@ -4,7 +4,7 @@ import { addPosition, copyRow, moveBy, removePosition, setCell } from './editTab
 import { lintDraft, mendOf } from './draftLint';
 import { addSupply, setSupplyKind } from './editAround';
 import { pathsOf } from './pathsOf';
-import { readPathLine, writePathLine } from './pathLine';
+import { moveItem, readPathLine, writePathLine } from './pathLine';
 import { guessUses } from './guessUses';
 import { lintWhole } from '../circuit/lintCircuit';
 import { chanceFrom } from '../chance';
@@ -41,6 +41,14 @@ describe('a line as it is typed', () => {
   ])('is written as it was read: %s', (line) => {
     const read = readPathLine(line);
     expect(read.ok && writePathLine(read.value, true)).toBe(line);
+  });
+
+  it('has its parts put into another order, colours where they were', () => {
+    const read = readPathLine('L1 -BK> fuse > (a 1 | b 1) -RD> motor > N');
+    if (!read.ok) throw new Error('not read');
+    const moved = writePathLine(moveItem(read.value, 1, 3), false);
+    expect(moved).toBe('L1 -BK> (a 1 | b 1) > motor -RD> fuse > N');
+    expect(writePathLine(moveItem(read.value, 9, 1), false)).toBe(writePathLine(read.value, false));
   });
 
   it.each([

@@ -101,20 +101,13 @@ export const namePosition = (
         } as Actuator),
   );
 
-/** Moves a position one place on or back, as the control passes it. */
-export const movePosition = (
-  draft: Diagram,
-  actuator: string,
-  position: string,
-  by: 1 | -1,
-): Diagram =>
+/** Puts one position where another stands, as the control passes them. */
+export const movePosition = (draft: Diagram, actuator: string, from: number, to: number): Diagram =>
   changeActuator(draft, actuator, (each) => {
     if (each.kind !== 'hand') return each;
-    const from = each.positions.findIndex(({ id }) => id === position);
-    const to = from + by;
     const positions = [...each.positions];
     const [moved] = positions.splice(from, 1);
-    if (!moved || to < 0 || to > positions.length) return each;
+    if (!moved) return each;
     positions.splice(to, 0, moved);
     return { ...each, positions };
   });

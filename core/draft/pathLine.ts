@@ -190,6 +190,28 @@ class Reader {
   }
 }
 
+/** What a line goes through, in its order. */
+export const itemsOf = ({ first, rest }: PathLine): PathItem[] => [
+  first,
+  ...rest.map(({ item }) => item),
+];
+
+/** The line with one thing put where another stands; what is between moves up. Colours stay where they are, wires become others. */
+export function moveItem(line: PathLine, from: number, to: number): PathLine {
+  const items = itemsOf(line);
+  const [moved] = items.splice(from, 1);
+  if (!moved) return line;
+  items.splice(to, 0, moved);
+  const [first = moved, ...others] = items;
+  return {
+    first,
+    rest: line.rest.map(({ link: { colour } }, i) => ({
+      link: { ...(colour && { colour }) },
+      item: others[i] ?? moved,
+    })),
+  };
+}
+
 /** A line as it is written. @param ids whether its arrows name their wires, so that they are the same when it is read again */
 export const writePathLine = ({ first, rest }: PathLine, ids: boolean): string =>
   rest.reduce(
@@ -203,7 +225,7 @@ function writeLink({ colour = 'NA', wire }: Link, ids: boolean): string {
   return named || colour !== 'NA' ? `-${colour}${named}>` : '>';
 }
 
-const writeItem = (item: PathItem, ids: boolean): string =>
+export const writeItem = (item: PathItem, ids: boolean): string =>
   isPlace(item)
     ? `${item.text}${item.facts ? ` [${item.facts}]` : ''}`
     : `(${item.beside.map((each) => writePathLine(each, ids)).join(' | ')})`;

@@ -228,7 +228,8 @@ it('puts a diagram on pages for the truck: tables, wires, panels and cautions', 
   for (const each of washer.cautions) expect(words).toContain(each.slice(0, 40));
   for (const { contacts } of switches(washer))
     for (const { between } of contacts) expect(words).toContain(between.join('-'));
-  const [{ from, colour } = { from: '', colour: '' }] = washer.wires;
-  expect(words).toContain(`${marked(washer, from)} ${colour} to `);
+  const [wire] = washer.wires;
+  if (!wire) throw new Error('no wires');
+  expect(words).toContain(`${marked(washer, wire.from)} ${wire.colour} to `);
   await request(server.app).get(path.replace('/1/', '/99/')).expect(404);
 });

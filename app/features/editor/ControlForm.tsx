@@ -2,9 +2,10 @@ import { StyleSheet, View } from 'react-native';
 import { movePosition, namePosition, setDrawn, setDriver } from '../../../core/draft/editAround';
 import { rename } from '../../../core/draft/edit';
 import { removePosition } from '../../../core/draft/editTable';
-import type { Actuator, Diagram } from '../../../core/diagram/diagram';
+import type { Actuator, Diagram, Position } from '../../../core/diagram/diagram';
 import { Button } from '../../ui/Button';
 import { OneOf } from '../../ui/OneOf';
+import { Sortable } from '../../ui/Sortable';
 import { space } from '../../theme/theme';
 import { LateField } from './LateField';
 
@@ -22,6 +23,28 @@ export function ControlForm({ diagram, actuator, change }: Props) {
     change(to(text));
     return undefined;
   };
+  const position = ({ id: at, name }: Position, i: number) => (
+    <View key={at} style={styles.row}>
+      <View style={styles.wide}>
+        <LateField
+          label={`Position ${i + 1}, as it is said`}
+          testID={`position-${at}`}
+          value={name}
+          take={named((to) => namePosition(diagram, id, at, to))}
+        />
+      </View>
+      {actuator.kind === 'hand' && actuator.positions.length > 2 && (
+        <Button
+          look="bare"
+          icon="x"
+          label="Out"
+          hint={`Take the position ${name} out`}
+          testID={`remove-position-${at}`}
+          onPress={() => change(removePosition(diagram, id, at))}
+        />
+      )}
+    </View>
+  );
   return (
     <View style={styles.form} testID={`control-${id}`}>
       <LateField
@@ -45,38 +68,15 @@ export function ControlForm({ diagram, actuator, change }: Props) {
         />
       ) : (
         <>
-          {actuator.positions.map((position, i) => (
-            <View key={position.id} style={styles.row}>
-              <View style={styles.wide}>
-                <LateField
-                  label={`Position ${i + 1}, as it is said`}
-                  testID={`position-${position.id}`}
-                  value={position.name}
-                  take={named((name) => namePosition(diagram, id, position.id, name))}
-                />
-              </View>
-              {actuator.kind === 'hand' && i > 0 && (
-                <Button
-                  look="bare"
-                  icon="chevron-up"
-                  label="Up"
-                  hint={`${position.name} comes earlier`}
-                  testID={`position-up-${position.id}`}
-                  onPress={() => change(movePosition(diagram, id, position.id, -1))}
-                />
-              )}
-              {actuator.kind === 'hand' && actuator.positions.length > 2 && (
-                <Button
-                  look="bare"
-                  icon="x"
-                  label="Out"
-                  hint={`Take the position ${position.name} out`}
-                  testID={`remove-position-${position.id}`}
-                  onPress={() => change(removePosition(diagram, id, position.id))}
-                />
-              )}
-            </View>
-          ))}
+          {actuator.kind === 'hand' ? (
+            <Sortable
+              items={actuator.positions}
+              move={(from, to) => change(movePosition(diagram, id, from, to))}
+              row={position}
+            />
+          ) : (
+            actuator.positions.map(position)
+          )}
           <OneOf
             label="The sheet is drawn with"
             titled

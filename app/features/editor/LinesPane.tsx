@@ -12,6 +12,7 @@ import { focusOn } from '../../ui/focusOn';
 import { Type } from '../../ui/Type';
 import { radius, space, touch, useTheme } from '../../theme/theme';
 import { LineKeys } from './LineKeys';
+import { LineParts } from './LineParts';
 import { TraceCard } from './TraceCard';
 
 interface Props {
@@ -131,6 +132,7 @@ function LineForm({
         {...(fault !== undefined && { fault })}
       />
       <LineKeys diagram={diagram} of={label} text={text} write={setText} />
+      {before && <LineParts text={text} write={setText} />}
       <View style={styles.row}>
         <Button
           look="act"
