@@ -135,3 +135,14 @@ export const keptSetting = (key: string): Promise<unknown> =>
 export const keepSetting = async (key: string, value: unknown): Promise<void> => {
   await withDatabase((db) => db.put('settings', value, key)).catch(() => undefined);
 };
+
+/** Changes a setting by what it was, in one go. @returns whether it is kept: a full device keeps nothing */
+export const changeSetting = (key: string, change: (kept: unknown) => unknown): Promise<boolean> =>
+  withDatabase(async (db) => {
+    const transaction = db.transaction('settings', 'readwrite');
+    await transaction.store.put(change(await transaction.store.get(key)), key);
+    await transaction.done;
+  }).then(
+    () => true,
+    () => false,
+  );

@@ -1,5 +1,5 @@
 import type { Diagram } from '../../core/diagram/diagram';
-import { keepSetting, keptSetting } from './device';
+import { changeSetting, keepSetting, keptSetting } from './device';
 
 /** A draft as the device keeps it, with the version that it began from where there is one. */
 export interface KeptDraft {
@@ -7,22 +7,34 @@ export interface KeptDraft {
   stored: { version: number; body: Diagram } | undefined;
   /** What it was before its last changes, the oldest first. */
   past?: Diagram[];
+  /** What was taken back of it, the next first. */
+  future?: Diagram[];
 }
 
+type Drafts = Record<string, KeptDraft>;
+
 const keyOf = (shop: string): string => `drafts ${shop}`;
+/** What is kept beside a draft by its diagram: the photo of its sheet, and what was traced of it. */
+export const sheetKey = (id: string): string => `sheet ${id}`;
+export const traceKey = (id: string): string => `trace ${id}`;
 
 /** Drafts of a shop that are on this device alone, by the id of their diagram. */
-export const keptDrafts = async (shop: string): Promise<Record<string, KeptDraft>> =>
-  ((await keptSetting(keyOf(shop))) as Record<string, KeptDraft> | undefined) ?? {};
+export const keptDrafts = async (shop: string): Promise<Drafts> =>
+  ((await keptSetting(keyOf(shop))) as Drafts | undefined) ?? {};
 
-/** One after the other: two at once would each put back what the other has not. */
-let last: Promise<void> = Promise.resolve();
-
-/** Keeps a draft on the device, or lets go of it once it is stored. */
-export function keepDraft(shop: string, id: string, draft: KeptDraft | undefined): Promise<void> {
-  last = last.then(async () => {
-    const { [id]: _old, ...others } = await keptDrafts(shop);
-    await keepSetting(keyOf(shop), draft ? { ...others, [id]: draft } : others);
+/** Keeps a draft on the device, or lets go of it once it is stored. @returns whether the device did so: a full one does not */
+export const keepDraft = (
+  shop: string,
+  id: string,
+  draft: KeptDraft | undefined,
+): Promise<boolean> =>
+  changeSetting(keyOf(shop), (kept) => {
+    const { [id]: _old, ...others } = (kept as Drafts | undefined) ?? {};
+    return draft ? { ...others, [id]: draft } : others;
   });
-  return last;
+
+/** Throws a draft away, and what was kept beside it. */
+export async function throwDraftAway(shop: string, id: string): Promise<void> {
+  await keepDraft(shop, id, undefined);
+  for (const key of [sheetKey(id), traceKey(id)]) await keepSetting(key, undefined);
 }

@@ -147,6 +147,11 @@ function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
         </>
       }
     >
+      {!draft.kept && !draft.whole && (
+        <Type weight="strong" tone="bad" role="alert" testID="not-kept" style={styles.notKept}>
+          This device is full: what you change is lost with the page. Store it, or save it as text.
+        </Type>
+      )}
       {meanwhile && meanwhile.version !== settled && (
         <ScrollView style={styles.meanwhile} contentContainerStyle={styles.inner}>
           <MeanwhileCard
@@ -276,6 +281,7 @@ function useOrigin(from: { id: string; version: number } | undefined) {
 }
 
 const styles = StyleSheet.create({
+  notKept: { padding: space.m },
   inner: { padding: space.m, gap: space.m, paddingBottom: space.xl },
   wide: { flex: 1, flexDirection: 'row' },
   side: { width: 380, flexGrow: 0 },

@@ -1,6 +1,7 @@
 import { createElement, useEffect, useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { keepSetting, keptSetting } from '../../sync/device';
+import { sheetKey } from '../../sync/keptDrafts';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FileButton } from '../../ui/FileButton';
@@ -85,17 +86,15 @@ export function SheetPhoto({ sheet }: { sheet: Sheet }) {
   );
 }
 
-const keyOf = (id: string): string => `sheet ${id}`;
-
 /** The photo that is pinned beside a draft; undefined without one. */
 export async function pinnedSheet(id: string): Promise<Blob | undefined> {
-  const kept = await keptSetting(keyOf(id));
+  const kept = await keptSetting(sheetKey(id));
   return kept instanceof Blob ? kept : undefined;
 }
 
 /** The photo that this device keeps for a draft. */
 export function useSheet(id: string): Sheet {
-  const key = keyOf(id);
+  const key = sheetKey(id);
   const [photo, setPhoto] = useState<Blob>();
   useEffect(() => {
     let wanted = true;

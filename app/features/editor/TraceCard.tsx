@@ -9,6 +9,7 @@ import type { EndSeen } from '../../../core/draft/wireMatching';
 import type { Diagram, TerminalRef, Wire } from '../../../core/diagram/diagram';
 import { owners, terminalRef } from '../../../core/diagram/terminal';
 import { keepSetting, keptSetting } from '../../sync/device';
+import { traceKey } from '../../sync/keptDrafts';
 import { useTraced } from '../../workers/draft';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -207,7 +208,7 @@ function withWires(draft: Diagram, { wires }: Traced): Diagram {
 /** A trace as the device keeps it, so that a page may be killed in the middle. */
 function useTrace(id: string): [Trace, (to: Trace) => void] {
   const [trace, setTrace] = useState(NOTHING);
-  const key = `trace ${id}`;
+  const key = traceKey(id);
   useEffect(() => {
     let wanted = true;
     void keptSetting(key).then((kept) => {

@@ -5,7 +5,7 @@ import type { Diagram } from '../../../core/diagram/diagram';
 import { loadDiagrams } from '../../state/diagrams';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { diagramOnDevice, withdrawDiagram } from '../../sync/api';
-import { keepDraft } from '../../sync/keptDrafts';
+import { throwDraftAway } from '../../sync/keptDrafts';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { OneOf } from '../../ui/OneOf';
@@ -81,7 +81,7 @@ function Withdraw({ diagram, version }: { diagram: Diagram; version: number }) {
     setFailed(undefined);
     try {
       await withdrawDiagram(shop, crypto.randomUUID(), { diagram: diagram.id, version });
-      await keepDraft(shop, diagram.id, undefined);
+      await throwDraftAway(shop, diagram.id);
       await dispatch(loadDiagrams());
       router.navigate('/diagrams');
     } catch (error) {
@@ -104,7 +104,7 @@ function Withdraw({ diagram, version }: { diagram: Diagram; version: number }) {
 function Discard({ diagram, stored }: { diagram: Diagram; stored: boolean }) {
   const { shop } = useAppSelector((state) => state.outbox);
   const discard = async (): Promise<void> => {
-    await keepDraft(shop, diagram.id, undefined);
+    await throwDraftAway(shop, diagram.id);
     router.navigate('/diagrams');
   };
   return (

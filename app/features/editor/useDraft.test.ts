@@ -2,7 +2,8 @@
 import { act, renderHook } from '@testing-library/react-native';
 import 'fake-indexeddb/auto';
 import { blankDiagram } from '../../../core/draft/derive';
-import { keptDrafts } from '../../sync/keptDrafts';
+import { keepSetting, keptSetting } from '../../sync/device';
+import { keptDrafts, sheetKey, throwDraftAway } from '../../sync/keptDrafts';
 import { useDraft } from './useDraft';
 
 const named = (name: string) => ({ ...blankDiagram('own-1'), name });
@@ -32,9 +33,29 @@ it('goes on after the page was gone with what can be taken back, and lets go of 
   const { result } = renderHook(() => useDraft('own', kept));
   await act(async () => result.current.undo?.());
   expect(result.current.diagram.name).toBe('New unit');
+  // What was taken back is done again on the next page.
+  expect((await onDevice('own'))?.future?.map(({ name }) => name)).toEqual(['Dryer']);
   await act(async () => result.current.redo?.());
   expect(result.current.whole).toBe(false);
   await act(async () => result.current.markStored(3, result.current.diagram));
   expect(result.current.whole).toBe(true);
   expect(await onDevice('own')).toBeUndefined();
+});
+
+it('says when the device keeps nothing, and lets go of what stood beside a draft', async () => {
+  const { result } = renderHook(() => useDraft('full', { diagram: named('A'), stored: undefined }));
+  const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException('no room', 'QuotaExceededError');
+  });
+  await act(async () => result.current.change(named('B')));
+  await act(() => onDevice('full'));
+  expect(result.current.kept).toBe(false);
+  full.mockRestore();
+  await act(async () => result.current.change(named('C')));
+  await act(() => onDevice('full'));
+  expect(result.current.kept).toBe(true);
+  await keepSetting(sheetKey('own-1'), 'a photo');
+  await throwDraftAway('full', 'own-1');
+  expect(await keptSetting(sheetKey('own-1'))).toBeUndefined();
+  expect(await onDevice('full')).toBeUndefined();
 });

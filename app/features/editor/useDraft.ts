@@ -1,4 +1,4 @@
-import { useEffect, useReducer, useRef } from 'react';
+import { useEffect, useReducer, useRef, useState } from 'react';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { keepDraft, type KeptDraft } from '../../sync/keptDrafts';
 
@@ -44,23 +44,35 @@ export interface Draft {
   stored: History['stored'];
   /** Whether all of it is stored. */
   whole: boolean;
+  /** Whether the device keeps what is not stored: a full one does not. */
+  kept: boolean;
   markStored: (version: number, body: Diagram) => void;
 }
 
-/** Changes that can still be taken back after the page was gone. */
+/** Changes that can still be taken back, or done again, after the page was gone. */
 const MOST_KEPT = 40;
 
-export function useDraft(shop: string, { diagram, stored, past: before = [] }: KeptDraft): Draft {
-  const [history, act] = useReducer(next, { past: before, present: diagram, future: [], stored });
+export function useDraft(shop: string, begun: KeptDraft): Draft {
+  const { diagram, stored, past: before = [], future: after = [] } = begun;
+  const [history, act] = useReducer(next, {
+    past: before,
+    present: diagram,
+    future: after,
+    stored,
+  });
+  const [onDevice, setOnDevice] = useState(true);
   const { past, present, future } = history;
   const whole = history.stored?.body === present;
   const opened = useRef(history);
   useEffect(() => {
     // What is as it was opened is no draft yet.
     if (history === opened.current) return;
-    const kept = { diagram: present, stored: history.stored, past: past.slice(-MOST_KEPT) };
-    void keepDraft(shop, present.id, whole ? undefined : kept);
-  }, [shop, history, present, past, whole]);
+    const kept = {
+      ...{ diagram: present, stored: history.stored },
+      ...{ past: past.slice(-MOST_KEPT), future: future.slice(0, MOST_KEPT) },
+    };
+    void keepDraft(shop, present.id, whole ? undefined : kept).then(setOnDevice);
+  }, [shop, history, present, past, future, whole]);
   return {
     diagram: present,
     change: (to) => act({ do: 'change', to }),
@@ -68,6 +80,7 @@ export function useDraft(shop: string, { diagram, stored, past: before = [] }: K
     redo: future.length ? () => act({ do: 'redo' }) : undefined,
     stored: history.stored,
     whole,
+    kept: onDevice,
     markStored: (version, body) => act({ do: 'stored', version, body }),
   };
 }

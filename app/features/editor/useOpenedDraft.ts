@@ -26,7 +26,8 @@ export function useOpenedDraft(id: string): OpenedDraft {
     const open = async (): Promise<OpenedDraft> => {
       if (id === NEW) {
         const kept = { diagram: await begun(shop, from), stored: undefined };
-        await keepDraft(shop, kept.diagram.id, kept);
+        // A device that keeps nothing: it is worked on as long as the page is there.
+        if (!(await keepDraft(shop, kept.diagram.id, kept))) return { state: 'ready', kept };
         router.replace(`/edit/${kept.diagram.id}`);
         return { state: 'loading' };
       }
