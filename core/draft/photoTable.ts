@@ -38,11 +38,14 @@ export function likelyLegend(cells: readonly PhotoCell[][]): Legend {
   return legend;
 }
 
+/** Whether a name is two terminals with what sheets put between them. */
+export const isPairOfTerminals = (name: string): boolean =>
+  /^[\w+]+\s*(?:-|:|\/|\bto\b)\s*[\w+]+$/i.test(name.trim());
+
 /** Whether contacts run down and positions across: the names at the side are pairs of terminals, those at the top are not. */
 export function runsDown(cells: readonly PhotoCell[][]): boolean {
   const pairs = (names: readonly (PhotoCell | undefined)[]) =>
-    names.filter((cell) => cell && /^\w+\s*-\s*\w+$/.test(cell.text)).length /
-    Math.max(1, names.length);
+    names.filter((cell) => cell && isPairOfTerminals(cell.text)).length / Math.max(1, names.length);
   return pairs(cells.slice(1).map(([name]) => name)) > pairs(cells[0]?.slice(1) ?? []);
 }
 

@@ -81,15 +81,16 @@ export function lookAt(cv: OpenCv, cell: Picture): Look {
         patch: new Uint8Array(PATCH * PATCH),
       };
     }
+    const shape = keep(cv.Mat.zeros(height, width, cv.CV_8UC1));
+    const patch = keep(new cv.Mat());
+    // Views are taken after the last picture was made: one that needs more memory leaves older views empty.
     const of = labels.data32S;
     const whole = cell.data;
-    for (let i = 0; i < whole.length; i++) if (!kept.has(of[i] ?? 0)) whole[i] = 0;
-    const shape = keep(cv.Mat.zeros(height, width, cv.CV_8UC1));
     const drawn = shape.data;
+    for (let i = 0; i < whole.length; i++) if (!kept.has(of[i] ?? 0)) whole[i] = 0;
     for (let y = 0; y < height; y++)
       for (let x = 0; x < width; x++)
         if (kept.has(of[(y + top) * cell.cols + x + left] ?? 0)) drawn[y * width + x] = 255;
-    const patch = keep(new cv.Mat());
     cv.resize(shape, patch, new cv.Size(PATCH, PATCH), 0, 0, cv.INTER_AREA);
     return {
       ...{ area, width, height, hyphens, pieces: kept.size, patch: Uint8Array.from(patch.data) },

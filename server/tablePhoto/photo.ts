@@ -14,8 +14,18 @@ export interface Photo {
   grey: Uint8Array;
 }
 
-/** Decodes a photo, upright as its camera says and grey. Throws where it is no picture. */
-export async function decodePhoto(bytes: Uint8Array): Promise<Photo> {
+/** Bytes that are no picture, or one that is too large. */
+export class BadPicture extends Error {}
+
+/** Decodes a photo, upright as its camera says and grey. Throws `BadPicture`. */
+export const decodePhoto = (bytes: Uint8Array): Promise<Photo> =>
+  decoded(bytes).catch((error: unknown) => {
+    throw new BadPicture(
+      `is no picture: ${error instanceof Error ? error.message : String(error)}`,
+    );
+  });
+
+async function decoded(bytes: Uint8Array): Promise<Photo> {
   const whole = sharp(bytes, { limitInputPixels: MOST_DECODED, failOn: 'error' }).autoOrient();
   const { width, height } = await sharp(bytes, { limitInputPixels: MOST_DECODED }).metadata();
   const longer = Math.max(width, height);

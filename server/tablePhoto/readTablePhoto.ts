@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import type { PhotoTable } from '../../contract/tablePhoto';
-import type { CellMark, PhotoCell } from '../../core/draft/photoTable';
+import { isPairOfTerminals, type CellMark, type PhotoCell } from '../../core/draft/photoTable';
 import { cellStateOf } from '../../core/diagram/cellWords';
 import { sayAlike } from './alike';
 import { lookAt, type Look } from './marks';
@@ -123,7 +123,8 @@ async function readFlat(flat: FlatTable): Promise<{ table: PhotoTable; sure: num
   for (const { row, column, isName, look, words: pair } of read)
     if (isName) words.set(`${row} ${column}`, nameOf(look, pair));
   // One side has pairs of terminals: a name there without its hyphen lost it.
-  const isPair = (cell: PhotoCell | undefined) => cell?.text.includes('-') ?? false;
+  const isPair = (cell: PhotoCell | undefined) =>
+    cell !== undefined && isPairOfTerminals(cell.text);
   const heads = flat.columns.slice(2).map((_, i) => words.get(`0 ${i + 1}`));
   const lines = flat.rows.slice(2).map((_, i) => words.get(`${i + 1} 0`));
   const side = share(heads, isPair) >= share(lines, isPair) ? heads : lines;
@@ -213,7 +214,8 @@ async function looksOf(flat: FlatTable): Promise<{ looks: Look[][]; clean: Uint8
     );
     // The soft edge of a stroke belongs to it.
     cv.dilate(marks, marks, keep(cv.getStructuringElement(cv.MORPH_RECT, new cv.Size(7, 7))));
-    const clean = flat.grey.map((value, i) => (marks.data[i] ? value : 255));
+    const kept = marks.data;
+    const clean = flat.grey.map((value, i) => (kept[i] ? value : 255));
     return { looks, clean };
   });
 }

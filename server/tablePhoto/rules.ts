@@ -101,10 +101,10 @@ export function findTables(cv: OpenCv, ink: Picture): Rules[] {
     }).filter(({ width, height }) => Math.min(width, height) > 3 * long);
     boxes.sort((a, b) => b.area - a.area);
     const found = boxes.slice(0, MOST_BOXES).flatMap(({ label, width, height, area }) => {
-      // Each asking for `data` makes a view anew.
-      const labelled = labels.data32S;
       const mine = (mask: Picture): Uint8Array => {
+        // Asked for once: each asking makes a view anew, and one from before other pictures were made may be empty.
         const of = mask.data;
+        const labelled = labels.data32S;
         const found = new Uint8Array(of.length);
         for (let i = 0; i < of.length; i++) if (of[i] && labelled[i] === label) found[i] = 255;
         return found;

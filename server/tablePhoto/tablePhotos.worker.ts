@@ -1,5 +1,6 @@
 import type { PhotoTable } from '../../contract/tablePhoto';
 import { fail, ok, type Result } from '../../core/result';
+import { BadPicture } from './photo';
 import { readTablePhoto } from './readTablePhoto';
 import { NoTesseract } from './words';
 
@@ -8,12 +9,7 @@ export default async (bytes: Uint8Array): Promise<Result<PhotoTable[], string>> 
   try {
     return ok(await readTablePhoto(bytes));
   } catch (error) {
-    // The package throws what it says of a file that it cannot decode.
-    if (error instanceof NoTesseract || isBadPicture(error)) return fail(error.message);
+    if (error instanceof NoTesseract || error instanceof BadPicture) return fail(error.message);
     throw error;
   }
 };
-
-const isBadPicture = (error: unknown): error is Error =>
-  error instanceof Error &&
-  /unsupported image|VipsJpeg|corrupt|pixel limit|premature/i.test(error.message);
