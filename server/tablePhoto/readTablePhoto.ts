@@ -16,6 +16,8 @@ const SURE = 75;
 const UPRIGHT = 55;
 /** How much better words are read on a photo that is turned the right way, at least. */
 const BETTER = 12;
+/** Share of names in capitals from which a sheet is one in capitals. */
+const CAPITALS = 0.7;
 /** Marks whose size is this far from the others of their kind are looked at. */
 const UNLIKE = 1.6;
 /** Ink that is no wider is a letter alone. */
@@ -129,6 +131,11 @@ async function readFlat(flat: FlatTable): Promise<{ table: PhotoTable; sure: num
   const lines = flat.rows.slice(2).map((_, i) => words.get(`${i + 1} 0`));
   const side = share(heads, isPair) >= share(lines, isPair) ? heads : lines;
   for (const cell of side) if (cell && !isPair(cell)) cell.doubtful = true;
+  // On a sheet in capitals a small letter is one that was not read well.
+  const names = [...heads, ...lines].flatMap((cell) => cell ?? []);
+  const isCapital = ({ text }: PhotoCell) => text === text.toUpperCase();
+  if (share(names, isCapital) > CAPITALS)
+    for (const cell of names) if (!isCapital(cell)) cell.doubtful = true;
   const cells = looks.map((line, row) =>
     line.map((look, column): PhotoCell => {
       const before = flat.ruled[row]?.[column - 1];
