@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { cellStateOf } from '../core/diagram/cellWords';
+import { cellStateOf, terminalsNamed } from '../core/diagram/cellWords';
 import { cellState } from '../core/diagram/contactTable';
 import type { Contact, ContactTable, Diagram, SwitchPart, TableRow } from '../core/diagram/diagram';
 import { positionsOf } from '../core/diagram/setup';
@@ -112,10 +112,7 @@ export function readTableCsv(
 
 /** A pair in either order, with the separators that spreadsheets come with. */
 function contactNamed(part: SwitchPart, name: string): Contact | undefined {
-  const wanted = name
-    .trim()
-    .toLowerCase()
-    .split(/\s*(?:-|–|:|\/|\bto\b)\s*/);
+  const wanted = terminalsNamed(name.toLowerCase());
   return part.contacts.find(({ between: [a, b] }) => {
     const ends = [a.toLowerCase(), b.toLowerCase()];
     return wanted.length === 2 && ends.every((end) => wanted.includes(end));

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Diagram } from '../core/diagram/diagram';
+import { terminalsNamed } from '../core/diagram/cellWords';
 import { positionsOf } from '../core/diagram/setup';
 import { switches } from '../core/diagram/terminal';
 import { changeSwitch } from '../core/draft/changePart';
@@ -95,7 +96,7 @@ export const pasteRows = (
 
 /** Two terminals with what spreadsheets put between them. */
 function pairOf(name: string): [string, string] | undefined {
-  const plain = name.replace(/\s*(?:–|:|\/|\bto\b|\s-\s)\s*/, '-');
+  const plain = terminalsNamed(name).join('-');
   return pairsIn(plain).find((pair) => pair.every((each) => /^[A-Za-z0-9_+]{1,40}$/.test(each)));
 }
 

@@ -17,3 +17,9 @@ const MEANING = new Map(
 /** What a word or a sign in a cell of a table means; undefined where it means nothing. */
 export const cellStateOf = (word: string): CellState | undefined =>
   MEANING.get(word.trim().toLowerCase());
+
+/** What people put between the two terminals of a contact. */
+const BETWEEN = /\s*(?:-|–|:|\/|\bto\b)\s*/i;
+
+/** The terminals that the name of a column says: two for a contact. */
+export const terminalsNamed = (name: string): string[] => name.trim().split(BETWEEN);

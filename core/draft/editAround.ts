@@ -2,6 +2,7 @@ import type { Actuator, Diagram, Panel, Part, Supply, SupplyKind } from '../diag
 import { owners, terminalRef, wiresAt } from '../diagram/terminal';
 import { freeId } from './changePart';
 import { inRailOrder, RAILS_OF, USUAL_VOLTS } from './rails';
+import { moved } from './moved';
 
 export const changeSupply = (
   draft: Diagram,
@@ -103,14 +104,9 @@ export const namePosition = (
 
 /** Puts one position where another stands, as the control passes them. */
 export const movePosition = (draft: Diagram, actuator: string, from: number, to: number): Diagram =>
-  changeActuator(draft, actuator, (each) => {
-    if (each.kind !== 'hand') return each;
-    const positions = [...each.positions];
-    const [moved] = positions.splice(from, 1);
-    if (!moved) return each;
-    positions.splice(to, 0, moved);
-    return { ...each, positions };
-  });
+  changeActuator(draft, actuator, (each) =>
+    each.kind === 'hand' ? { ...each, positions: moved(each.positions, from, to) } : each,
+  );
 
 /** Says in which position a control is drawn. */
 export const setDrawn = (draft: Diagram, actuator: string, at: string | number): Diagram => ({

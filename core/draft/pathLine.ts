@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '../result';
+import { moved } from './moved';
 
 /**
  * A branch as it is typed: places one after the other, joined by wires, with ways beside each other in
@@ -198,16 +199,12 @@ export const itemsOf = ({ first, rest }: PathLine): PathItem[] => [
 
 /** The line with one thing put where another stands; what is between moves up. Colours stay where they are, wires become others. */
 export function moveItem(line: PathLine, from: number, to: number): PathLine {
-  const items = itemsOf(line);
-  const [moved] = items.splice(from, 1);
-  if (!moved) return line;
-  items.splice(to, 0, moved);
-  const [first = moved, ...others] = items;
+  const [first = line.first, ...others] = moved(itemsOf(line), from, to);
   return {
     first,
     rest: line.rest.map(({ link: { colour } }, i) => ({
       link: { ...(colour && { colour }) },
-      item: others[i] ?? moved,
+      item: others[i] ?? first,
     })),
   };
 }

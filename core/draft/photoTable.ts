@@ -1,4 +1,4 @@
-import { cellStateOf } from '../diagram/cellWords';
+import { cellStateOf, terminalsNamed } from '../diagram/cellWords';
 import type { CellState, Diagram, SwitchPart } from '../diagram/diagram';
 import { positionsOf } from '../diagram/setup';
 
@@ -39,8 +39,10 @@ export function likelyLegend(cells: readonly PhotoCell[][]): Legend {
 }
 
 /** Whether a name is two terminals with what sheets put between them. */
-export const isPairOfTerminals = (name: string): boolean =>
-  /^[\w+]+\s*(?:-|:|\/|\bto\b)\s*[\w+]+$/i.test(name.trim());
+export function isPairOfTerminals(name: string): boolean {
+  const ends = terminalsNamed(name);
+  return ends.length === 2 && ends.every((each) => /^[\w+]+$/.test(each));
+}
 
 /** Whether contacts run down and positions across: the names at the side are pairs of terminals, those at the top are not. */
 export function runsDown(cells: readonly PhotoCell[][]): boolean {
