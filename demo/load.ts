@@ -1,11 +1,11 @@
-import { isDeepStrictEqual } from 'node:util';
 import type { NewEntry } from '../contract/entry';
-import { SHOPS } from '../contract/shop';
-import { Database, OF_A_TASK, type Queries } from '../server/db/database';
+import { DEMO_SHOP, FIRST_SHOP } from '../contract/account';
+import { Database, OF_A_TASK, type Queries, type ShopQueries } from '../server/db/database';
 import { addCall } from '../server/db/calls';
-import { addDiagram, newestDiagrams } from '../server/db/diagrams';
 import { addEntries } from '../server/db/entries';
-import { uuidFrom } from '../server/uuidFrom';
+import { addPerson } from '../server/db/people';
+import { makeShop, shopsBehind } from '../server/db/shops';
+import { DEMO_PERSON } from '../server/routes/door';
 import { workSwitch } from '../core/simulate/simulatedSwitch';
 import { openLines } from '../core/call/ledger';
 import type { ReadingPlace } from '../core/call/reading';
@@ -13,48 +13,44 @@ import type { LogEntry } from '../core/call/record';
 import { SwitchDiagnosis } from '../core/plan/switchDiagnosis';
 import { parseFault } from '../core/fault/parseFault';
 import { findSwitch } from '../core/diagram/terminal';
-import type { Diagram } from '../core/diagram/diagram';
 import { sayDisplay } from '../core/describe/display';
 import { ORDINARY_METER } from '../core/meter/meter';
-import { builtIn, LIBRARY } from '../library/library';
+import { builtIn } from '../library/library';
 import type { DemoCall } from './demoCall';
 import { CALLS, SHOP_NAME } from './scenario';
 
-const DEMO = 'demo';
-
-/** Makes the shop's own, empty shop, with the built-in diagrams as they are now. */
-export const loadShop = (ownerUrl: string): Promise<void> =>
+/** Makes the first shop, which waits for its first lead, and brings those that are there up to what the program brings along. */
+export const loadShops = (ownerUrl: string): Promise<void> =>
   inTransaction(ownerUrl, async (queries) => {
-    await makeShop(queries, 'own', SHOPS.own);
+    await makeShop(inShop(queries, FIRST_SHOP), 'Our shop');
+    for (const { shop, name } of await shopsBehind(queries))
+      if (shop !== DEMO_SHOP) await makeShop(inShop(queries, shop), name);
   });
 
-/** Loads the demo shop once: its appliances, and calls in different stages. */
+/** Loads the demo shop once: its person, appliances, and calls in different stages. */
 export const loadDemo = (ownerUrl: string): Promise<void> =>
-  inTransaction(ownerUrl, async (queries) => {
-    if (!(await makeShop(queries, DEMO, SHOP_NAME))) return;
-    for (const [i, call] of CALLS.entries()) await loadCall(queries, DEMO, i, call);
-  });
+  inTransaction(ownerUrl, (queries) => fillDemo(inShop(queries, DEMO_SHOP)));
 
-/**
- * A shop, and in it the built-in diagrams: one that is new, or that has changed since, comes as the
- * next version. What the shop has made of one itself stays the newest.
- * @returns whether the shop was not there before
- */
-async function makeShop(queries: Queries, shop: string, name: string): Promise<boolean> {
-  const made = await queries.query(
-    'INSERT INTO shop (shop, name) VALUES ($1, $2) ON CONFLICT (shop) DO NOTHING',
-    [shop, name],
-  );
-  const newest = new Map((await newestDiagrams(queries, shop)).map((each) => [each.id, each]));
-  for (const diagram of LIBRARY) {
-    const kept = newest.get(diagram.id);
-    if (kept?.origin === 'shop' || isDeepStrictEqual(kept?.body, asStored(diagram))) continue;
-    await addDiagram(queries, shop, sentAs(diagram), diagram, 'built-in');
-  }
-  return made.rowCount === 1;
+async function fillDemo(demo: ShopQueries): Promise<void> {
+  const made = await makeShop(demo, SHOP_NAME);
+  await addPerson(demo, DEMO_TECHNICIAN);
+  if (made) for (const [i, call] of CALLS.entries()) await loadCall(demo, i, call);
 }
 
-const asStored = (diagram: Diagram): unknown => JSON.parse(JSON.stringify(diagram));
+/** Whoever looks around; nobody signs in as them with a password. */
+const DEMO_TECHNICIAN = {
+  id: DEMO_PERSON,
+  name: 'Demo technician',
+  email: 'demo@yarrix.invalid',
+  role: 'technician',
+  password: null,
+} as const;
+
+/** What the owner of the tables asks about one shop. */
+const inShop = (queries: Queries, shop: string): ShopQueries => ({
+  shop,
+  query: (text, values) => queries.query(text, values),
+});
 
 /** What is in the demo shop beside what the demo made, by name and number; empty for nothing. */
 export async function strangersInDemo(ownerUrl: string): Promise<string[]> {
@@ -68,7 +64,7 @@ export async function strangersInDemo(ownerUrl: string): Promise<string[]> {
          UNION ALL SELECT 'models' FROM model_sheet WHERE shop = $1
          UNION ALL SELECT 'diagrams of your own' FROM diagram WHERE shop = $1 AND origin = 'shop'
        ) strangers GROUP BY what ORDER BY what`,
-      [DEMO, `${ID_PREFIX}%`],
+      [DEMO_SHOP, `${ID_PREFIX}%`],
     );
     return rows.map(({ what, number }) => `${number} ${what}`);
   });
@@ -80,6 +76,7 @@ export const resetDemoShop = (ownerUrl: string): Promise<void> =>
     // Entries refuse to be deleted; only putting the demo back may do it.
     await queries.query('SET LOCAL session_replication_role = replica');
     const tables = [
+      'report_link',
       'photo',
       'entry',
       'call_words',
@@ -87,12 +84,15 @@ export const resetDemoShop = (ownerUrl: string): Promise<void> =>
       'appliance',
       'diagram_withdrawal',
       'model_sheet',
+      'meter',
+      'session',
+      'audit',
+      'person',
     ];
     for (const table of [...tables, 'diagram', 'shop'])
-      await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [DEMO]);
+      await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [DEMO_SHOP]);
     await queries.query('SET LOCAL session_replication_role = origin');
-    await makeShop(queries, DEMO, SHOP_NAME);
-    for (const [i, call] of CALLS.entries()) await loadCall(queries, DEMO, i, call);
+    await fillDemo(inShop(queries, DEMO_SHOP));
   });
 
 async function inTransaction<T>(
@@ -112,20 +112,12 @@ const ID_PREFIX = '00000000-0000-4000-8000-';
 const idOf = (kind: number, number: number): string =>
   `${ID_PREFIX}${String(kind).padStart(4, '0')}${String(number).padStart(8, '0')}`;
 
-/** The id under which a built-in diagram is sent: made from what is in it, so that a changed one is another. */
-const sentAs = (diagram: Diagram): string => uuidFrom(JSON.stringify(diagram));
-
-async function loadCall(
-  queries: Queries,
-  shop: string,
-  number: number,
-  demo: DemoCall,
-): Promise<void> {
+async function loadCall(queries: ShopQueries, number: number, demo: DemoCall): Promise<void> {
   const diagram = builtIn(demo.diagramId);
   if (!diagram) throw new Error(`the demo names an unknown diagram ${demo.diagramId}`);
   let at = Date.now() - demo.hoursAgo * 3_600_000;
   const callId = idOf(2, number);
-  await addCall(queries, shop, callId, {
+  await addCall(queries, callId, {
     appliance: { id: idOf(3, number), ...demo.appliance },
     diagramId: diagram.id,
     diagramVersion: 1,
@@ -139,7 +131,7 @@ async function loadCall(
     const phoneAt = new Date(at).toISOString();
     const id = idOf(4, entries++);
     logged.push({ id, phoneAt, ...entry } as LogEntry);
-    await addEntries(queries, shop, [
+    await addEntries(queries, [
       {
         id,
         entry: { callId, phoneAt, ...entry },

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, until } from 'selenium-webdriver';
 import { isJpeg, saysWhereTaken, type PhotoSummary } from '../contract/photo';
-import { Browser, PHONE, SERVER_AWAY } from './browser';
+import { type Browser, PHONE, SERVER_AWAY } from './browser';
 import { callWith, reportText } from './workedCall';
 import { Yarrix } from './yarrix';
 
@@ -14,7 +14,7 @@ let yarrix: Yarrix;
 let page: Browser;
 beforeAll(async () => {
   yarrix = await Yarrix.fresh();
-  page = await Browser.open(PHONE);
+  page = await yarrix.browser(PHONE);
 });
 afterAll(async () => {
   expect(await page.close(SERVER_AWAY)).toEqual([]);
@@ -129,9 +129,7 @@ describe('after the repair', () => {
     await page.says('photos', /Wires, before they came off(?!, waits)/);
     const [photo] = await yarrix.get<PhotoSummary[]>(`/calls/${call}/photos`);
     expect(photo?.shows).toBe('Wires, before they came off');
-    const jpeg = new Uint8Array(
-      await (await fetch(`${yarrix.address}/api/photos/${photo?.id}`)).arrayBuffer(),
-    );
+    const jpeg = new Uint8Array(await (await yarrix.ask(`/photos/${photo?.id}`)).arrayBuffer());
     expect([isJpeg(jpeg), saysWhereTaken(jpeg), jpeg.length < 400_000]).toEqual([
       true,
       false,

@@ -5,7 +5,7 @@ import { ORDINARY_METER } from '../core/meter/meter';
 import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
 import { LID_READING } from '../core/simulate/lidReading';
 import { builtIn } from '../library/library';
-import { Browser, PHONE, SERVER_AWAY } from './browser';
+import { type Browser, PHONE, SERVER_AWAY } from './browser';
 import { FaultyUnit, thumb, WATCH_STALLS } from './faultyUnit';
 import { callWith, reportText, type Line } from './workedCall';
 import { Yarrix } from './yarrix';
@@ -16,7 +16,7 @@ let yarrix: Yarrix;
 let page: Browser;
 beforeAll(async () => {
   yarrix = await Yarrix.fresh();
-  page = await Browser.open(PHONE);
+  page = await yarrix.browser(PHONE);
 });
 afterAll(async () => {
   expect(await page.close(SERVER_AWAY)).toEqual([]);

@@ -79,6 +79,14 @@ export class Browser {
     await this.driver.sendDevToolsCommand('Network.setBlockedURLs', { urls });
   }
 
+  /** Takes a session's cookie as if a server had just set it. */
+  async takeCookie(url: string, cookie: string): Promise<void> {
+    if (!(this.driver instanceof Driver)) throw new Error('not Chromium');
+    const [name, value] = cookie.split('=');
+    const how = { httpOnly: true, sameSite: 'Strict' };
+    await this.driver.sendDevToolsCommand('Network.setCookie', { url, name, value, ...how });
+  }
+
   /** Where files that the page saves go from now on. */
   async saveInto(folder: string): Promise<void> {
     if (!(this.driver instanceof Driver)) throw new Error('not Chromium');

@@ -1,4 +1,4 @@
-import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, thumb } from './faultyUnit';
 import { Yarrix } from './yarrix';
 
@@ -42,7 +42,7 @@ const ON_DEVICE = `const [done] = arguments;
   };`;
 
 it('asks the server few things at start, however many diagrams there are, and none twice', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.driver.get(yarrix.address);
   await page.find('new-call');
   // The bodies of all diagrams follow behind the first screen.
@@ -76,7 +76,7 @@ it('asks the server few things at start, however many diagrams there are, and no
 });
 
 it('says so when the script of a screen does not come, and goes on when it does', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.cutOff(['*/web/screens-*']);
   await page.driver.get(yarrix.address);
   await page.find('new-call');
@@ -89,7 +89,7 @@ it('says so when the script of a screen does not come, and goes on when it does'
 });
 
 it('is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.driver.get(yarrix.address);
   await page.press('diagrams-link');
   await page.fill('search', 'submarine periscope');
@@ -138,7 +138,7 @@ it('is alive: the door moves, two points say what they show, a fault changes it,
 });
 
 it('has tables, parts, what its faults do, and what nobody notices; a favourite stays one', async () => {
-  const page = await Browser.open(WIDE_WINDOW, 'dark');
+  const page = await yarrix.browser(WIDE_WINDOW, 'dark');
   await page.driver.get(`${yarrix.address}/diagrams`);
   await page.press('star-millivolt-fireplace');
   await page.driver.navigate().refresh();

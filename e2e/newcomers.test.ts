@@ -5,7 +5,7 @@ import { marked } from '../core/describe/point';
 import { owners, partAt, splitRef } from '../core/diagram/terminal';
 import type { OhmTest } from '../core/plan/unitTests';
 import { USUAL_WAY } from '../core/plan/wayOfWorking';
-import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { escaped, faultyUnit, keyboard, thumb, type FaultyUnit, type Hands } from './faultyUnit';
 import { Yarrix } from './yarrix';
 
@@ -165,7 +165,7 @@ const MANNERS: readonly Manner[] = [
       const address = await who.page.driver.getCurrentUrl();
       await who.unit.listen(yarrix, who.place, who.unit.evidence.length);
       await who.page.close();
-      who.page = await Browser.open(PHONE);
+      who.page = await yarrix.browser(PHONE);
       who.hands = thumb(who.page);
       await who.page.driver.get(address);
       // On another device nothing counts as proved dead.
@@ -221,7 +221,7 @@ const COMING =
 it.each(COMING.map((each): [string, Manner] => [each.manner, each]))(
   'a newcomer who %s comes to the right part',
   async (_, { manner, unit: id, fault, wide, hands = thumb, begins, before }) => {
-    const page = await Browser.open(wide ? WIDE_WINDOW : PHONE);
+    const page = await yarrix.browser(wide ? WIDE_WINDOW : PHONE);
     const unit = faultyUnit(id, fault);
     const who: Newcomer = { unit, place: `Test ${manner}`, page, hands: hands(page) };
     await unit.open(page, who.hands, yarrix.address, who.place);

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { By } from 'selenium-webdriver';
 import type { LibraryFile } from '../contract/libraryFile';
 import type { Diagram } from '../core/diagram/diagram';
-import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, thumb, type FaultyUnit } from './faultyUnit';
 import { Yarrix } from './yarrix';
 
@@ -36,7 +36,7 @@ function counted(page: Browser) {
 const TEST_ID = (id: string) => By.css(`[data-testid="${id}"]`);
 
 it('types a unit from nothing, works a call on it, exports it, takes it out, and comes to the same with the file', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.saveInto(folder);
   await page.driver.get(yarrix.address);
   const hand = counted(page);
@@ -139,7 +139,7 @@ it('types a unit from nothing, works a call on it, exports it, takes it out, and
 });
 
 it('makes one that differs: undo, what was changed, kept through a killed page, stored when the server is back', async () => {
-  const page = await Browser.open(WIDE_WINDOW, 'dark');
+  const page = await yarrix.browser(WIDE_WINDOW, 'dark');
   await page.driver.get(`${yarrix.address}/diagram/coil-burner`);
   await page.press('differs');
   await page.find('new-line');
@@ -203,7 +203,7 @@ it('makes one that differs: undo, what was changed, kept through a killed page, 
 });
 
 it('knows which sheet a model uses, and takes a library in only once it was said what is new in it', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.saveInto(folder);
   await page.driver.get(`${yarrix.address}/edit/coil-burner?pane=unit`);
   await page.fill('model-make', 'Marrowby');

@@ -1,6 +1,6 @@
 import { Key } from 'selenium-webdriver';
 import type { CallDetail, CallPage } from '../contract/call';
-import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(180_000);
@@ -32,7 +32,7 @@ const WATCH_STRIP = `
 describe('a phone', () => {
   let page: Browser;
   beforeAll(async () => {
-    page = await Browser.open(PHONE);
+    page = await yarrix.browser(PHONE);
   });
   afterAll(async () => {
     expect(await page.close(SERVER_AWAY)).toEqual([]);
@@ -172,7 +172,7 @@ describe('a phone', () => {
 describe('a wide screen', () => {
   let page: Browser;
   beforeAll(async () => {
-    page = await Browser.open(WIDE_WINDOW);
+    page = await yarrix.browser(WIDE_WINDOW);
   });
   afterAll(async () => {
     expect(await page.close()).toEqual([]);

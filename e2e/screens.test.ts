@@ -4,7 +4,7 @@ import { resolve } from 'node:path';
 import { owners } from '../core/diagram/terminal';
 import type { Diagram } from '../core/diagram/diagram';
 import { LIBRARY } from '../library/library';
-import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { goTo, SCREENS, type ScreenState } from './screens';
 import { Yarrix } from './yarrix';
 
@@ -114,7 +114,7 @@ it.each([
   async (_, size, states) => {
     const found: Record<string, string[]> = {};
     const goThrough = async (theme: Theme): Promise<void> => {
-      const page = await Browser.open(size, theme);
+      const page = await servers[theme].browser(size, theme);
       for (const [i, state] of states.entries()) {
         if (!isTried(state, i)) continue;
         if (!EVERY && THEMES[i % THEMES.length] !== theme) continue;

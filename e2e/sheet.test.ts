@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import type { Diagram } from '../core/diagram/diagram';
 import { drawPage, type DrawnTable } from '../server/tablePhoto/photographedTable';
-import { Browser, PHONE } from './browser';
+import { PHONE } from './browser';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
@@ -22,7 +22,7 @@ afterAll(async () => {
 const TEST_ID = (id: string) => By.css(`[data-testid="${id}"]`);
 
 it('traces a unit without a sheet: parts from the shelf, colours, and the readings that tell most', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.driver.get(`${yarrix.address}/edit/new`);
   await page.find('new-line');
   await page.press('pane-parts');
@@ -87,7 +87,7 @@ function shownBetween(nets: string[][], points: string, setup: string): 'closed'
 }
 
 it('takes a contact table out of a photo once its doubtful cells were looked at', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.driver.get(`${yarrix.address}/edit/new`);
   await page.fill('new-line', 'L1 > timer A-C > motor [4 ohm] > N');
   await page.press('new-line-take');
@@ -139,7 +139,7 @@ it('takes a contact table out of a photo once its doubtful cells were looked at'
 });
 
 it('puts the parts of a line into another order by dragging, and positions by the keys', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.driver.get(`${yarrix.address}/edit/new`);
   await page.fill('new-line', 'L1 > fuse > timer A-C > motor [4 ohm] > N');
   await page.press('new-line-take');

@@ -11,6 +11,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { CallPage } from '../contract/call';
+import { intoDemo } from './signIn';
 import { LIBRARY } from '../library/library';
 import { runProgram } from '../tools/runProgram';
 
@@ -60,7 +61,11 @@ const ended = (child: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise
         child.kill(signal);
       });
 const callsAt = async (address: string): Promise<number> =>
-  ((await (await fetch(`${address}api/calls`)).json()) as CallPage).calls.length;
+  (
+    (await (
+      await fetch(`${address}api/calls`, { headers: { ...(await intoDemo(address)) } })
+    ).json()) as CallPage
+  ).calls.length;
 
 it('starts whatever an earlier start has left behind, and signals nothing that is not its own', async () => {
   const data = join(folder, 'data');

@@ -1,6 +1,6 @@
 import { Key } from 'selenium-webdriver';
 import type { CallPage } from '../contract/call';
-import { Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, keyboard, thumb, type FaultyUnit, type Hands } from './faultyUnit';
 import { callNumber } from './screens';
 import { Yarrix } from './yarrix';
@@ -31,7 +31,7 @@ async function work(
 }
 
 it('goes from a complaint to the part, the server away in the middle, and keeps it all', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   const unit = faultyUnit('top-load-washer', 'lid-switch.B:stuck-open');
   await work(unit, page, thumb(page), 'Test attic', async (step) => {
     if (step === 1) await yarrix.stop();
@@ -51,7 +51,7 @@ it.each([
   // The pressure is measured before the switch is named.
   ['cooling-unit', 'low-pressure.1-2:stuck-open', 'Test yard'],
 ])('comes to the part on a phone: %s', async (id, fault, place) => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await work(faultyUnit(id, fault), page, thumb(page), place);
   // Everything that was entered is in the log, with the suspects' course as a chart.
   await page.press('pane-log');
@@ -68,7 +68,7 @@ it.each([
 });
 
 it('starts without a complaint, and stays calm about it', async () => {
-  const page = await Browser.open(PHONE, 'dark');
+  const page = await yarrix.browser(PHONE, 'dark');
   await page.driver.get(`${yarrix.address}/new?diagram=water-pump/1`);
   for (const field of ['complaint', 'make', 'model', 'place'])
     await page.fill(`field-${field}`, 'not known');
@@ -81,7 +81,7 @@ it('starts without a complaint, and stays calm about it', async () => {
 });
 
 it('takes the complaint in the customer’s words, before the call is opened and after', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   await page.driver.get(`${yarrix.address}/new`);
   await page.fill('field-complaint', 'the burner wont get hot but its light comes on');
   await page.fill('diagram-search', 'stove element');
@@ -107,7 +107,7 @@ it('takes the complaint in the customer’s words, before the call is opened and
 });
 
 it('comes to the part by keyboard alone, and says why', async () => {
-  const page = await Browser.open(WIDE_WINDOW, 'dark');
+  const page = await yarrix.browser(WIDE_WINDOW, 'dark');
   const unit = faultyUnit('radiant-burner', 'element:open');
   await work(unit, page, keyboard(page), 'Test loft', async (step) => {
     if (step > 0) return;
@@ -120,7 +120,7 @@ it('comes to the part by keyboard alone, and says why', async () => {
 });
 
 it('has a key for every action, which one key shows, and Escape leaves it', async () => {
-  const page = await Browser.open(WIDE_WINDOW);
+  const page = await yarrix.browser(WIDE_WINDOW);
   await page.driver.get(`${yarrix.address}/call/${callNumber(2)}`);
   await page.find('work');
   await page.keys('w');
@@ -145,7 +145,7 @@ it('has a key for every action, which one key shows, and Escape leaves it', asyn
 });
 
 it('reads live by the script, refuses ohms until it is dead again, and says what is expected after', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   const unit = faultyUnit('coil-burner', 'infinite.L2-H2:stuck-open');
   const hands = thumb(page);
   await unit.open(page, hands, yarrix.address, 'Test cellar');
@@ -195,7 +195,7 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
 });
 
 it('takes a reading that nobody proposed: by typing, by tapping, with what it would show', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   const unit = faultyUnit('top-load-washer', 'lid-switch.B:stuck-open');
   await unit.open(page, thumb(page), yarrix.address, 'Test porch');
   await page.press('add-reading');
@@ -225,7 +225,7 @@ it('takes a reading that nobody proposed: by typing, by tapping, with what it wo
 });
 
 it('takes quick looks, several at once, and what is in no list', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   const unit = faultyUnit('top-load-washer', 'timer-motor.winding:open');
   await unit.open(page, thumb(page), yarrix.address, 'Test utility');
   await page.press('open-looks');
@@ -247,7 +247,7 @@ it('takes quick looks, several at once, and what is in no list', async () => {
 });
 
 it('goes on without a test that is refused, says what that costs, and remembers it', async () => {
-  const page = await Browser.open(PHONE, 'dark');
+  const page = await yarrix.browser(PHONE, 'dark');
   const unit = faultyUnit('top-load-washer', 'timer-motor.winding:open');
   await unit.open(page, thumb(page), yarrix.address, 'Test lean-to');
   await page.says('question', /Tub and agitator move\?/);
@@ -265,7 +265,7 @@ it('goes on without a test that is refused, says what that costs, and remembers 
 });
 
 it('proves a repair by what the unit does since, and says when it did not help', async () => {
-  const page = await Browser.open(PHONE);
+  const page = await yarrix.browser(PHONE);
   const unit = faultyUnit('coil-burner', 'coil.element:open');
   const hands = thumb(page);
   await work(unit, page, hands, 'Test pantry');

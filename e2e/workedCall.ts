@@ -31,7 +31,7 @@ export async function callWith(
 
 /** The words of the customer's PDF. */
 export async function reportText(yarrix: Yarrix, call: string): Promise<string> {
-  const answer = await fetch(`${yarrix.address}/api/calls/${call}/report.pdf?currency=$`);
+  const answer = await yarrix.ask(`/calls/${call}/report.pdf?currency=$`);
   const folder = mkdtempSync(join(tmpdir(), 'yarrix-report-'));
   try {
     const file = join(folder, 'report.pdf');

@@ -3,10 +3,14 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { intoDemo, type SignedIn } from './signIn';
+import { Browser, type PHONE } from './browser';
 
 /** The real `./yarrix start`, with data of its own, that a test can stop and start again. */
 export class Yarrix {
   private child: ChildProcess | undefined;
+  /** Whoever looks around in the demo. */
+  private signedIn: SignedIn = { cookie: '' };
 
   private constructor(
     readonly port: number,
@@ -16,6 +20,7 @@ export class Yarrix {
   static async fresh(): Promise<Yarrix> {
     const yarrix = new Yarrix(await freePort(), mkdtempSync(join(tmpdir(), 'yarrix-e2e-')));
     await yarrix.start();
+    yarrix.signedIn = await intoDemo(yarrix.address);
     return yarrix;
   }
 
@@ -59,14 +64,30 @@ export class Yarrix {
   }
 
   async get<T>(path: string): Promise<T> {
-    return (await (await fetch(`${this.address}/api${path}`)).json()) as T;
+    return (await (await this.ask(path)).json()) as T;
+  }
+
+  /** Asks as whoever looks around in the demo. */
+  ask(path: string): Promise<Response> {
+    return fetch(`${this.address}/api${path}`, { headers: { ...this.signedIn } });
+  }
+
+  /** A browser in which the demo is looked around in already. */
+  async browser(size: typeof PHONE, theme?: 'light' | 'dark'): Promise<Browser> {
+    const browser = await Browser.open(size, theme);
+    await browser.takeCookie(this.address, (await intoDemo(this.address)).cookie);
+    return browser;
   }
 
   /** Stores something as a phone would. */
   async put(path: string, body: object): Promise<void> {
     const answer = await fetch(`${this.address}/api${path}`, {
       method: 'PUT',
-      headers: { 'content-type': 'application/json', 'x-phone-at': new Date().toISOString() },
+      headers: {
+        ...this.signedIn,
+        'content-type': 'application/json',
+        'x-phone-at': new Date().toISOString(),
+      },
       body: JSON.stringify(body),
     });
     if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`);

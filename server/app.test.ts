@@ -58,9 +58,12 @@ describe('the server on a real PostgreSQL', () => {
       'DELETE FROM call',
       "UPDATE diagram SET body = '{}'",
       'DELETE FROM appliance',
-      "INSERT INTO shop (shop, name) VALUES ('mine', 'mine')",
       'CREATE TABLE mine (a integer)',
       'SET session_replication_role = replica',
+      'DELETE FROM audit',
+      "UPDATE audit SET what = 'nothing'",
+      'SELECT * FROM knock',
+      'ALTER TABLE entry DISABLE ROW LEVEL SECURITY',
     ])
       await expect(server.db.query(text)).rejects.toThrow(/permission denied|must be owner/);
     expect((await logOf(call))[0]?.body).toMatchObject({ said: '0.3' });

@@ -1,5 +1,5 @@
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { Database } from './db/database';
@@ -18,7 +18,9 @@ import { meterRoutes } from './routes/meters';
 import { photoRoutes } from './routes/photos';
 import { reportRoutes } from './routes/reports';
 import { tablePhotoRoutes } from './routes/tablePhotos';
-import { withShop, type ShopOfRequest } from './shop';
+import { onlySignedIn } from './people/asker';
+import { doorRoutes, type DoorOptions } from './routes/door';
+import { peopleRoutes } from './routes/people';
 import type { TablePhotos } from './tablePhoto/tablePhotos';
 import { rateLimited, visitors } from './visitors';
 import { serveWeb } from './web';
@@ -30,8 +32,10 @@ export interface AppOptions {
   tablePhotos: TablePhotos;
   /** Where the data is; writes are refused while it is full. */
   disk: DiskSpace;
-  /** Whose data a request is about. */
-  shopOf: ShopOfRequest;
+  /** Says who asks (`sessions`). */
+  whoAsks: RequestHandler | RequestHandler[];
+  /** What is open to who is not signed in. */
+  door: DoorOptions;
   /** What the server is known as beside loopback. */
   origins?: readonly string[];
   /** Requests of one address in ten seconds. */
@@ -96,18 +100,21 @@ export function createApp(options: AppOptions): Express {
   });
   app.use('/api', rateLimited(options.rate));
   app.use('/api', whileThereIsSpace(options.disk));
-  app.use('/api', withShop(options.shopOf));
-  app.use('/api', diagramRoutes(db, options.check, options.reports));
-  app.use('/api', libraryRoutes(db, options.check));
-  app.use('/api', photoRoutes(db));
+  app.use('/api', options.whoAsks);
+  app.use('/api', doorRoutes(db, options.door));
+  app.use('/api', onlySignedIn);
+  app.use('/api', diagramRoutes(options.check, options.reports));
+  app.use('/api', libraryRoutes(options.check));
+  app.use('/api', photoRoutes());
   app.use('/api', tablePhotoRoutes(options.tablePhotos));
   app.use('/api', express.json({ limit: '256kb' }));
-  app.use('/api', callRoutes(db));
+  app.use('/api', callRoutes());
   app.use('/api', entryRoutes(db));
-  app.use('/api', tableRoutes(db));
-  app.use('/api', meterRoutes(db));
-  app.use('/api', modelSheetRoutes(db));
-  app.use('/api', reportRoutes(db, options.reports));
+  app.use('/api', tableRoutes());
+  app.use('/api', meterRoutes());
+  app.use('/api', modelSheetRoutes());
+  app.use('/api', peopleRoutes(db));
+  app.use('/api', reportRoutes(options.reports));
   app.use('/api', noSuchRoute);
   if (web) app.use(forPages, serveWeb(web));
   app.use(sendProblem(log));

@@ -1,4 +1,4 @@
-import { loadShop } from '../demo/load';
+import { loadShops } from '../demo/load';
 import { builtIn, LIBRARY } from '../library/library';
 import { Database } from './db/database';
 
@@ -17,8 +17,8 @@ it('a built-in diagram that has changed comes as a new version; the shop’s own
     );
     return rows.map(({ version, origin, name }) => [version, origin, name]);
   };
-  await loadShop(ownerUrl);
-  await loadShop(ownerUrl);
+  await loadShops(ownerUrl);
+  await loadShops(ownerUrl);
   const count = await owner.query("SELECT 1 FROM diagram WHERE shop = 'own'");
   expect(count.rowCount).toBe(LIBRARY.length);
 
@@ -31,7 +31,8 @@ it('a built-in diagram that has changed comes as a new version; the shop’s own
     );
   await older('coil-burner', 'built-in');
   await older('wall-oven', 'shop');
-  await loadShop(ownerUrl);
+  await owner.query("UPDATE shop SET library = 'older' WHERE shop = 'own'");
+  await loadShops(ownerUrl);
   expect(await versionsOf('coil-burner')).toEqual([
     [1, 'built-in', 'Older'],
     [2, 'built-in', builtIn('coil-burner')?.name],

@@ -42,7 +42,9 @@ describe('a correction', () => {
   it('goes on with another diagram, which what comes after is checked against, whatever comes together', async () => {
     const dryer = builtIn('electric-dryer');
     if (!dryer) throw new Error('no dryer');
-    await server.db.transaction((queries) => addDiagram(queries, server.shop, randomUUID(), dryer));
+    await server.db
+      .of(server.shop)
+      .transaction((queries) => addDiagram(queries, randomUUID(), dryer));
     const call = await server.openCall();
     const act = (part: string, at: string) => ({
       callId: call,

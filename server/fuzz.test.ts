@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import request from 'supertest';
 import { fuzzRequests } from '../tools/soak/fuzz';
+import type { Account } from '../contract/account';
+import { foundShop, type SignedIn } from '../e2e/signIn';
 import { Watched } from '../tools/soak/watched';
 import { verify } from './db/verify';
 import { newCall, startTestServer, type TestServer } from './testServer';
@@ -17,9 +19,11 @@ const WARM = COUNT / 2;
 
 let server: TestServer;
 let watched: Watched;
+let signedIn: SignedIn;
 beforeAll(async () => {
   server = await startTestServer();
   watched = await Watched.start(process.env.YARRIX_TEST_DATABASE ?? '', tmpdir());
+  signedIn = await foundShop(watched.address, 'Fuzz');
 });
 afterAll(async () => {
   await watched.stop();
@@ -27,7 +31,7 @@ afterAll(async () => {
 });
 
 it(`answers ${COUNT} wrong requests without failing, stores no halves, and keeps its memory (seed ${SEED})`, async () => {
-  const calls = await Promise.all(Array.from({ length: 20 }, () => server.openCall()));
+  const calls = await Promise.all(Array.from({ length: 20 }, openCall));
   const requests = fuzzRequests(SEED, calls);
   const answers = new Map<number, number>();
   let sent = 0;
@@ -41,7 +45,7 @@ it(`answers ${COUNT} wrong requests without failing, stores no halves, and keeps
       const { method, path, headers, body } = value;
       const answer = await fetch(new URL(path, watched.address), {
         method,
-        headers: { ...headers, 'x-yarrix-shop': server.shop },
+        headers: { ...headers, ...signedIn },
         body,
       });
       const text = await answer.text();
@@ -59,16 +63,31 @@ it(`answers ${COUNT} wrong requests without failing, stores no halves, and keeps
   expect(answers.get(204) ?? 0).toBeGreaterThan(COUNT / 50);
   expect(answers.get(422) ?? 0).toBeGreaterThan(COUNT / 10);
   expect(heapBytes).toBeLessThan(heap * 1.1);
-  const { faults, entries } = await verify(server.db);
-  expect(faults.filter((each) => each.startsWith(server.shop))).toEqual([]);
+  const { faults, entries } = await verify(server.owner);
+  const session = await fetch(new URL('/api/session', watched.address), {
+    headers: { ...signedIn },
+  });
+  const { shop } = (await session.json()) as Account;
+  expect(faults.filter((each) => each.startsWith(shop))).toEqual([]);
   expect(entries).toBeGreaterThan(COUNT / 50);
 });
+
+async function openCall(): Promise<string> {
+  const id = randomUUID();
+  const answer = await fetch(new URL(`/api/calls/${id}`, watched.address), {
+    method: 'PUT',
+    headers: { ...signedIn, 'content-type': 'application/json' },
+    body: JSON.stringify(newCall()),
+  });
+  expect(answer.status).toBe(204);
+  return id;
+}
 
 describe('no request costs more than its size', () => {
   const put = (file: string) =>
     fetch(new URL(`/api/diagrams/${randomUUID()}`, watched.address), {
       method: 'PUT',
-      headers: { 'x-yarrix-shop': server.shop },
+      headers: { ...signedIn },
       body: file,
     });
 
@@ -80,7 +99,7 @@ describe('no request costs more than its size', () => {
     await watched.report(true);
     const many = put(file);
     const beside = await fetch(new URL('/api/calls', watched.address), {
-      headers: { 'x-yarrix-shop': server.shop },
+      headers: { ...signedIn },
     });
     expect(beside.status).toBe(200);
     const answer = await many;

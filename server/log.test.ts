@@ -11,7 +11,7 @@ import { DiagramCheck } from './diagramCheck';
 import { TablePhotos } from './tablePhoto/tablePhotos';
 import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
-import { newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
+import { asLead, newCall, phoneAt, reading, startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
 let app: TestServer['app'];
@@ -198,7 +198,7 @@ describe('the list of calls', () => {
     expect((await page('stage=done&search=person')).calls).toEqual([]);
     for (const query of ['after=x', 'after=MTIz', 'stage=lost', 'search=a&search=b'])
       await request(app).get(`/api/calls?${query}`).expect(400);
-    const { faults } = await verify(server.db);
+    const { faults } = await verify(server.owner);
     expect(faults.filter((each) => each.startsWith(server.shop))).toEqual([]);
   });
 });
@@ -206,7 +206,6 @@ describe('the list of calls', () => {
 describe('what is in the way of the database', () => {
   const own = (disk: DiskSpace, url = process.env.YARRIX_TEST_DATABASE ?? '') => {
     const db = new Database(url);
-    const shopOf = () => server.shop;
     const log = pino({ level: 'silent' });
     return {
       db,
@@ -216,7 +215,8 @@ describe('what is in the way of the database', () => {
         reports: new Reports(),
         tablePhotos: new TablePhotos(),
         disk,
-        shopOf,
+        whoAsks: asLead(db, server.shop),
+        door: { demo: false, founding: true },
         log,
       }),
     };

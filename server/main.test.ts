@@ -10,11 +10,14 @@ import { TablePhotos } from './tablePhoto/tablePhotos';
 import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
 import { startServer } from './main';
-import { shopOf as shopOfResponse } from './shop';
+import { asLead } from './testServer';
 
 const databaseUrl = process.env.YARRIX_TEST_DATABASE ?? '';
 const folder = mkdtempSync(join(tmpdir(), 'yarrix-server-'));
-const shopOf = (): string => 'demo';
+const ways = {
+  sessions: { secret: 'of this test alone, made up here', secure: false },
+  door: { demo: false, founding: true },
+};
 const appWith = (db: Database, more: { web?: string } = {}) =>
   createApp({
     db,
@@ -22,7 +25,8 @@ const appWith = (db: Database, more: { web?: string } = {}) =>
     reports: new Reports(),
     tablePhotos: new TablePhotos(),
     disk: new DiskSpace(folder, 0),
-    shopOf,
+    whoAsks: asLead(db, 'demo'),
+    door: ways.door,
     log: pino({ level: 'silent' }),
     ...more,
   });
@@ -47,7 +51,7 @@ it('starts on a free port of loopback, logs, and stops', async () => {
     databaseUrl,
     dataFolder: folder,
     port: 0,
-    shopOf,
+    ...ways,
     web,
     logFile,
   });
@@ -58,7 +62,7 @@ it('starts on a free port of loopback, logs, and stops', async () => {
   expect(await health.json()).toMatchObject({ status: 'ok', database: expect.any(String) });
   // The same port is not given twice: who comes second is told.
   await expect(
-    startServer({ databaseUrl, dataFolder: folder, port: server.port, shopOf }),
+    startServer({ databaseUrl, dataFolder: folder, port: server.port, ...ways }),
   ).rejects.toThrow(/EADDRINUSE/);
   await server.stop();
   await expect(fetch(`${address}/api/health`)).rejects.toThrow();
@@ -136,10 +140,4 @@ describe('a server whose database is not there', () => {
       requestId: calls.headers['x-request-id'],
     });
   });
-});
-
-it('a route without a shop is a mistake of ours, and is told', () => {
-  expect(() => shopOfResponse({ locals: {} } as Parameters<typeof shopOfResponse>[0])).toThrow(
-    /no shop/,
-  );
 });

@@ -6,14 +6,16 @@ import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
 import { openServerLog } from './serverLog';
-import type { ShopOfRequest } from './shop';
+import { sessions, type SessionOptions } from './people/sessions';
+import type { DoorOptions } from './routes/door';
 import { TablePhotos } from './tablePhoto/tablePhotos';
 
 export interface ServerOptions {
   /** Of the role that the application works with; the schema is up to date. */
   databaseUrl: string;
   port: number;
-  shopOf: ShopOfRequest;
+  sessions: SessionOptions;
+  door: DoorOptions;
   /** Where the data is; writes are refused while it is full. */
   dataFolder: string;
   origins?: readonly string[];
@@ -32,7 +34,7 @@ const PATIENCE_MS = { headers: 10_000, request: 30_000 };
 
 /** Opens the database and listens on loopback. Port 0 takes a free one. */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {
-  const { databaseUrl, dataFolder, logFile, port, ...rest } = options;
+  const { databaseUrl, dataFolder, logFile, port, sessions: signed, ...rest } = options;
   const written = logFile ? await openServerLog(logFile) : undefined;
   const log = written?.log ?? pino({ level: 'silent' });
   const db = new Database(databaseUrl, (error) =>
@@ -44,6 +46,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const disk = new DiskSpace(dataFolder);
   const app = createApp({
     ...rest,
+    whoAsks: sessions(db, signed),
     db,
     check,
     reports,

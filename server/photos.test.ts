@@ -121,7 +121,7 @@ describe('photos of a call', () => {
     expect((body as PhotoSummary[]).map(({ drawnFrom }) => drawnFrom)).toEqual(
       expect.arrayContaining([null, taken]),
     );
-    expect(await picturesOf(server.db, server.shop, call, 9)).toHaveLength(1);
+    expect(await picturesOf(server.db.of(server.shop), call, 9)).toHaveLength(1);
     // On a photo of another call, or of nothing that the unit has.
     const other = await server.openCall();
     expect(faultOf(await put(randomUUID(), other, plain, on).expect(422))?.path).toBe('/drawnFrom');

@@ -7,9 +7,11 @@ import { REQUEST_ID } from './requestLog';
 /** An answer of "no" with its reason; everything else that is thrown is a failure of ours. */
 export class RefusedRequest extends Error {
   constructor(
-    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422 | 421 | 429 | 503 | 507,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 415 | 422 | 421 | 429 | 503 | 507,
     readonly title: string,
     readonly faults: InputFault[] = [],
+    /** Seconds after which the same again is worth a try. */
+    readonly retryAfter?: number,
   ) {
     super(title);
   }
@@ -44,7 +46,8 @@ export const sendProblem =
     const requestId = String(response.getHeader(REQUEST_ID));
     const problem = problemOf(error);
     if (problem.status >= 500) log.error({ err: error, id: requestId }, problem.title);
-    const later = RETRY_AFTER[problem.status];
+    const own = error instanceof RefusedRequest ? error.retryAfter?.toString() : undefined;
+    const later = own ?? RETRY_AFTER[problem.status];
     if (later !== undefined) response.setHeader('retry-after', later);
     response
       .status(problem.status)

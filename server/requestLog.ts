@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { RequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { withoutSecrets } from './people/link';
 
 /** Where a request's id is found by who answers it. */
 export const REQUEST_ID = 'x-request-id';
@@ -19,7 +20,7 @@ export const requestLog =
     response.once('close', () => {
       const ms = Math.round(performance.now() - began);
       const status = response.writableFinished ? response.statusCode : 'cut off';
-      log.info({ id, method, path: path.slice(0, 120), status, ms });
+      log.info({ id, method, path: withoutSecrets(path).slice(0, 120), status, ms });
     });
     next();
   };

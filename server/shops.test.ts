@@ -203,7 +203,7 @@ describe('shops, lists and what is refused at the door', () => {
     });
     await expect(failing).rejects.toThrow('in the middle');
     const count = async (): Promise<number> =>
-      (await server.db.query('SELECT 1 FROM shop WHERE shop = $1', [id])).rowCount ?? 0;
+      (await server.owner.query('SELECT 1 FROM shop WHERE shop = $1', [id])).rowCount ?? 0;
     expect(await count()).toBe(0);
     // Who swallows a failed statement has not stored anything, and is told: COMMIT rolls back in silence.
     const swallowed = server.owner.transaction(async (queries) => {

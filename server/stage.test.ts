@@ -161,7 +161,7 @@ describe('a call', () => {
       entry(call, 'doubt', { names: second, reason: 'no' }),
     ).expect(204);
     expect(await listed()).toMatchObject({ says: 'stuck open (A)' });
-    expect((await verify(server.db)).faults).toEqual([]);
+    expect((await verify(server.owner)).faults).toEqual([]);
     // It is found by that, beside what it is called.
     const search = async (words: string) =>
       (
@@ -260,7 +260,7 @@ describe('what a shop has found', () => {
       phoneAt: later,
     }).expect(204);
     expect(await of('lid-switch')).toBe(1);
-    expect((await verify(server.db)).faults).toEqual([]);
+    expect((await verify(server.owner)).faults).toEqual([]);
   });
 
   it('says how long calls took by kind of unit, without the time nobody worked', async () => {

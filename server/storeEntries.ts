@@ -5,7 +5,7 @@ import { findingsInEntry } from '../core/call/entryFindings';
 import { openLines } from '../core/call/ledger';
 import { sayLedgerLine } from '../core/describe/ledger';
 import { diagramOfCall } from './db/calls';
-import type { Database } from './db/database';
+import type { ShopRows } from './db/database';
 import { findDiagram } from './db/diagrams';
 import { listEntries, namedBy, type Added } from './db/entries';
 import type { EntryWriter } from './db/entryWriter';
@@ -32,9 +32,9 @@ export type Outcome = RefusedRequest | undefined;
  * @returns what became of each, in their order
  */
 export async function storeEntries(
-  db: Database,
+  rows: ShopRows,
   writer: EntryWriter,
-  shop: string,
+  person: string | undefined,
   sent: readonly SentShape[],
   skewMs: number,
 ): Promise<Outcome[]> {
@@ -46,7 +46,7 @@ export async function storeEntries(
     const checked = [];
     const [now, later] = untilOneWaits(open);
     for (const each of now) {
-      const found = await check(db, shop, each.entry);
+      const found = await check(rows, each.entry);
       if (!found) outcomes[each.place] = notFound('such call');
       // What cannot be stored now may have been, by an earlier sending, with the diagram as it was.
       else
@@ -54,15 +54,16 @@ export async function storeEntries(
           ...each,
           ...found,
           skewMs,
+          person,
           diagramId: found.against.diagramId,
           version: found.faults.length ? 0 : found.against.version,
         });
     }
-    const added = checked.length ? await writer.add(shop, checked) : [];
+    const added = checked.length ? await writer.add(rows.shop, checked) : [];
     const again = checked.filter((each, at) => {
       const became = added[at];
       if (!became) throw new Error('an entry was sent to the database and nothing is told of it');
-      if (became.worked) WORKED.set(keyOf(shop, each.entry), became.worked);
+      if (became.worked) WORKED.set(keyOf(rows.shop, each.entry), became.worked);
       const outcome = outcomeOf(each, became);
       if (outcome === 'again') return true;
       outcomes[each.place] = outcome;
@@ -88,22 +89,22 @@ interface Checked {
 }
 
 /** Checks an entry against the diagram of its call; undefined where there is no such call. */
-async function check(db: Database, shop: string, entry: NewEntry): Promise<Checked | undefined> {
-  const worked = WORKED.get(keyOf(shop, entry)) ?? (await diagramOfCall(db, shop, entry.callId));
+async function check(rows: ShopRows, entry: NewEntry): Promise<Checked | undefined> {
+  const worked = WORKED.get(keyOf(rows.shop, entry)) ?? (await diagramOfCall(rows, entry.callId));
   if (!worked) return undefined;
-  const diagram = await findDiagram(db, shop, worked.diagramId, worked.version);
+  const diagram = await findDiagram(rows, worked.diagramId, worked.version);
   if (!diagram) throw new Error(`call ${entry.callId} names a diagram version that is not stored`);
   const faults = findingsInEntry(diagram, entry).map(({ path, message }) => ({ path, message }));
   if (entry.kind === 'correction' && entry.body.diagramId !== undefined) {
     const { diagramId, diagramVersion = 0 } = entry.body;
-    if (!(await findDiagram(db, shop, diagramId, diagramVersion)))
+    if (!(await findDiagram(rows, diagramId, diagramVersion)))
       faults.push({
         path: '/body/diagramId',
         message: `there is no diagram "${diagramId}" version ${diagramVersion}`,
       });
   }
   if (entry.kind === 'stage' && entry.body.stage === 'done') {
-    const log = await listEntries(db, shop, entry.callId);
+    const log = await listEntries(rows, entry.callId);
     faults.push(
       ...openLines(diagram, log).map((line) => ({
         path: '/body/stage',

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
+import type { RequestHandler } from 'express';
 import pino from 'pino';
 import request from 'supertest';
+import type { Account } from '../contract/account';
 import type { CallDetail } from '../contract/call';
 import type { Entry } from '../contract/entry';
 import { LID_READING } from '../core/simulate/lidReading';
@@ -11,6 +13,7 @@ import { Database } from './db/database';
 import { addDiagram } from './db/diagrams';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
+import { isAskedBy } from './people/asker';
 import { Reports } from './report/reports';
 import { TablePhotos } from './tablePhoto/tablePhotos';
 
@@ -27,6 +30,23 @@ export interface TestServer {
   end: () => Promise<void>;
 }
 
+/** Everybody is signed in as a lead of a shop, without the door: that has its own tests. */
+export const asLead =
+  (db: Database, shop: string): RequestHandler =>
+  (_request, response, next) => {
+    isAskedBy(response, db, leadOf(shop));
+    next();
+  };
+
+const leadOf = (shop: string): Account => ({
+  shop,
+  shopName: shop,
+  person: randomUUID(),
+  name: 'Lou Example',
+  email: `${shop}@shop.example`,
+  role: 'lead',
+});
+
 /** A machine that has other work is no failure; who waits how long is tried where it is meant. */
 const PATIENT = { connect: 15_000, answer: 15_000 };
 
@@ -37,20 +57,23 @@ export async function startTestServer(): Promise<TestServer> {
   const reports = new Reports();
   const tablePhotos = new TablePhotos();
   const [shop, other] = [`test-${randomUUID()}`, `other-${randomUUID()}`];
+  const [ours, theirs] = [asLead(db, shop), asLead(db, other)];
   const app = createApp({
     db,
     check,
     reports,
     tablePhotos,
     disk: new DiskSpace(tmpdir(), 0),
-    shopOf: ({ headers }) => (headers['x-of'] === 'other' ? other : shop),
+    whoAsks: (request, response, next) =>
+      (request.headers['x-of'] === 'other' ? theirs : ours)(request, response, next),
+    door: { demo: false, founding: true },
     log: pino({ level: 'silent' }),
   });
   for (const each of [shop, other])
     await owner.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [each]);
   const washer = builtIn('top-load-washer');
   if (!washer) throw new Error('no washer');
-  await db.transaction((queries) => addDiagram(queries, shop, randomUUID(), washer));
+  await db.of(shop).transaction((queries) => addDiagram(queries, randomUUID(), washer));
   return {
     db,
     owner,

@@ -9,7 +9,7 @@ import { DiagramCheck } from './diagramCheck';
 import { TablePhotos } from './tablePhoto/tablePhotos';
 import { DiskSpace } from './diskSpace';
 import { Reports } from './report/reports';
-import { newCall, startTestServer, type TestServer } from './testServer';
+import { asLead, newCall, startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -55,7 +55,8 @@ describe('who may come', () => {
       reports: new Reports(),
       tablePhotos: new TablePhotos(),
       disk: new DiskSpace(tmpdir(), 0),
-      shopOf: () => server.shop,
+      whoAsks: asLead(db, server.shop),
+      door: { demo: false, founding: true },
       rate: 3,
       log: pino({ level: 'silent' }),
     });

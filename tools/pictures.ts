@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Browser, PHONE, WIDE_WINDOW } from '../e2e/browser';
+import { PHONE, WIDE_WINDOW } from '../e2e/browser';
 import { Yarrix } from '../e2e/yarrix';
 import { needDebian } from './debian';
 import { EXIT, out } from './commands/command';
@@ -118,7 +118,7 @@ async function picture(
   yarrix: Yarrix,
   { size, theme, path, type = {}, press = [], shows }: View,
 ): Promise<Buffer> {
-  const page = await Browser.open(size, theme);
+  const page = await yarrix.browser(size, theme);
   try {
     await page.driver.get(`${yarrix.address}${path}`);
     for (const [id, text] of Object.entries(type)) await page.fill(id, text);

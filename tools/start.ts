@@ -1,11 +1,9 @@
 import { existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { SHOP_HEADER, isShopId } from '../contract/shop';
-import { loadDemo, loadShop } from '../demo/load';
+import { loadDemo, loadShops } from '../demo/load';
 import { migrate } from '../server/db/migrate';
 import { startServer, type RunningServer } from '../server/main';
-import { RefusedRequest } from '../server/problems';
 import { needDebian } from './debian';
 import { BadInput, EXIT, out } from './commands/command';
 import { DATA, EnvironmentError, PORT, WEB } from './folders';
@@ -20,6 +18,7 @@ import {
   whoRuns,
   type Running,
 } from './running';
+import { waysIn } from './waysIn';
 import { buildWeb } from './webBuild';
 
 /** How long a start that does not answer is waited for before it is ended. */
@@ -32,12 +31,13 @@ export async function start(portText: string | undefined): Promise<number> {
   const wanted = portText === undefined ? PORT : Number(portText);
   if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65535)
     throw new BadInput(`--port ${portText}: a number from 0 to 65535`);
+  mkdirSync(DATA, { recursive: true });
+  const ways = waysIn(DATA, process.env);
   await needDebian(['postgresql']);
   // Without it everything works but one thing, which says so.
   await needDebian(['tesseract-ocr']).catch((error: Error) =>
     process.stderr.write(`yarrix: photos of tables cannot be read: ${error.message}\n`),
   );
-  mkdirSync(DATA, { recursive: true });
   if (await runsAlready(portText === undefined ? undefined : wanted)) return EXIT.done;
   // A port that is taken is told before anything is started.
   const port = await freePort(wanted);
@@ -73,19 +73,13 @@ export async function start(portText: string | undefined): Promise<number> {
     if (!existsSync(join(WEB, 'index.html')))
       throw new EnvironmentError(`the web bundle is missing in ${WEB}`);
     await migrate(cluster.ownerUrl, () => undefined);
-    await loadShop(cluster.ownerUrl);
-    await loadDemo(cluster.ownerUrl);
+    await loadShops(cluster.ownerUrl);
+    if (ways.door.demo) await loadDemo(cluster.ownerUrl);
     server = await startServer({
       databaseUrl: cluster.url,
       dataFolder: cluster.folder,
       port,
-      shopOf: ({ headers }) => {
-        const shop = headers[SHOP_HEADER];
-        if (!isShopId(shop ?? 'demo'))
-          throw new RefusedRequest(400, `there is no shop "${String(shop)}" here`);
-        return String(shop ?? 'demo');
-      },
-      origins: process.env.YARRIX_ORIGINS?.split(',').filter(Boolean),
+      ...ways,
       web: WEB,
       logFile: join(DATA, 'server.log'),
     });

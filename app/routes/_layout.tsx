@@ -1,8 +1,9 @@
-import { Slot } from 'expo-router';
+import { Slot, usePathname } from 'expo-router';
 import { useEffect, useLayoutEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { refusedItems } from '../sync/outbox';
 import { callOf, type Sent } from '../sync/outboxItem';
+import { whoIn } from '../sync/account';
 import { startSender } from '../sync/sender';
 import { keepSettings } from '../state/settings';
 import type { AppStore } from '../state/store';
@@ -12,7 +13,7 @@ import { loadDiagrams } from '../state/diagrams';
 // Before the router listens, so that a choice on a screen is gone back from without a new screen.
 import '../ui/useAddress';
 import { screen } from '../features/laterScreen';
-import { useAppSelector } from '../state/hooks';
+import { useAppSelector, useWho } from '../state/hooks';
 import { PaletteInUse, usePalette } from '../theme/theme';
 import { AboveScreen } from '../ui/AboveScreen';
 import { arrive } from '../features/arrival';
@@ -52,11 +53,17 @@ function keepChanged({ getState, subscribe }: AppStore): () => void {
   });
 }
 
-/** Every screen, in the colours in use. */
+const DoorScreen = screen('DoorScreen');
+/** Where somebody comes in who has no account here yet. */
+const JOIN = '/join';
+
+/** Every screen, in the colours in use; for nobody there is the door alone. */
 function Coloured() {
+  const somebody = useWho() !== '';
+  const joins = usePathname() === JOIN;
   return (
     <PaletteInUse value={usePalette()}>
-      <Slot />
+      {somebody || joins ? <Slot /> : <DoorScreen />}
     </PaletteInUse>
   );
 }
@@ -79,7 +86,10 @@ export default function Layout() {
   }, []);
   // Before the browser draws: with the frame that stands in its place still there the screen would not be seen.
   useLayoutEffect(() => {
-    if (ready) void arrive(listed, () => store.dispatch(loadDiagrams()));
+    if (ready)
+      void arrive(listed, async () => {
+        if (whoIn(store.getState())) await store.dispatch(loadDiagrams());
+      });
   }, [ready]);
 
   return (

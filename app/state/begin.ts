@@ -1,4 +1,6 @@
-import { restoreOutbox, restoreShop, workIn } from '../sync/outbox';
+import { become, restoreAccount, turnedAway, whoIn } from '../sync/account';
+import { heedTurnedAway } from '../sync/api';
+import { restoreOutbox } from '../sync/outbox';
 import { loadCalls, restoreCalls } from './calls';
 import { restoreSettings } from './settings';
 import { makeStore, type AppStore } from './store';
@@ -10,7 +12,7 @@ import { makeStore, type AppStore } from './store';
 export const store = makeStore();
 
 /** The list of calls is drawn before the device's database is open; any other screen waits for what was kept. */
-export const LIST_FIRST = globalThis.location?.pathname === '/';
+export const LIST_FIRST = globalThis.location?.pathname === '/' && whoIn(store.getState()) !== '';
 export const listed = LIST_FIRST ? store.dispatch(loadCalls('')) : undefined;
 export const restored = restore(store);
 
@@ -20,15 +22,16 @@ void Promise.resolve(listed).then(() => {
     link.setAttribute('rel', 'preload');
 });
 
-/** What was kept on the device. */
+heedTurnedAway(() => void store.dispatch(turnedAway()));
+
+/** What was kept on the device, of who works with it. */
 async function restore({ dispatch, getState }: AppStore): Promise<void> {
-  const { shop } = getState().outbox;
-  const inShop = async (): Promise<void> => {
-    await dispatch(restoreShop());
-    const kept = getState().outbox.shop;
-    // What was asked for went to the shop that was guessed.
-    if (kept !== shop) await dispatch(workIn(kept));
-    await dispatch(restoreCalls());
+  const guessed = whoIn(getState());
+  const theirs = async (): Promise<void> => {
+    const kept = await dispatch(restoreAccount()).unwrap();
+    // What was asked for was asked for who was guessed.
+    if (guessed && kept?.person !== guessed) await dispatch(become(kept));
+    await Promise.all([dispatch(restoreOutbox()), dispatch(restoreCalls())]);
   };
-  await Promise.all([inShop(), dispatch(restoreOutbox()), dispatch(restoreSettings())]);
+  await Promise.all([theirs(), dispatch(restoreSettings())]);
 }

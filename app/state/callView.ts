@@ -80,17 +80,11 @@ function withDiagram(
 
 /** The list of calls, the last worked first, with what waits counted in. */
 export const selectCalls = createSelector(
-  [
-    (state: RootState) => state.calls,
-    (state: RootState) => state.diagrams.list,
-    outboxItems,
-    (state: RootState) => state.outbox.shop,
-  ],
-  (calls, diagrams, items, shop): CallSummary[] => {
+  [(state: RootState) => state.calls, (state: RootState) => state.diagrams.list, outboxItems],
+  (calls, diagrams, items): CallSummary[] => {
     const known = new Set(calls.list.map((each) => each.id));
     const fresh = items.flatMap((item): CallSummary[] => {
-      if (item.to !== 'calls' || item.shop !== shop || known.has(item.id) || item.refused)
-        return [];
+      if (item.to !== 'calls' || known.has(item.id) || item.refused) return [];
       const { diagramId } = item.body;
       const name = diagrams.find((each) => each.id === diagramId)?.name ?? diagramId;
       return [freshSummary(item.id, item.body, name)];

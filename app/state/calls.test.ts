@@ -1,11 +1,19 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
-import { answerWith, asked, begin, call as body } from '../sync/madeUpServer';
-import { enqueue, restoreOutbox, waitingCount, workIn } from '../sync/outbox';
+import { answerWith, asked, begin, call as body, KIM, LOU } from '../sync/madeUpServer';
+import { become } from '../sync/account';
+import { enqueue, restoreOutbox, waitingCount } from '../sync/outbox';
 import { freshenCalls, freshSummary, loadCalls } from './calls';
 import { makeStore } from './store';
 
 beforeEach(begin);
+
+/** A page in which somebody works. */
+async function newStore() {
+  const store = makeStore();
+  await store.dispatch(become(KIM));
+  return store;
+}
 
 const page = (...ids: string[]) => ({
   status: 200,
@@ -13,7 +21,7 @@ const page = (...ids: string[]) => ({
 });
 
 it('asks anew after a write, though an answer of before it is on its way; a list that comes into sight does not', async () => {
-  const store = makeStore();
+  const store = await newStore();
   answerWith(() => page('old'));
   const before = store.dispatch(loadCalls(''));
   store.dispatch(freshenCalls(''));
@@ -28,16 +36,16 @@ it('asks anew after a write, though an answer of before it is on its way; a list
 });
 
 it('shows nothing of a shop that was left while it answered', async () => {
-  const store = makeStore();
+  const store = await newStore();
   answerWith(() => page('of-the-demo'));
   const before = store.dispatch(loadCalls(''));
-  await store.dispatch(workIn('own'));
+  await store.dispatch(become(LOU));
   await before;
   expect(store.getState().calls.list).toEqual([]);
 });
 
 it('keeps in sight what is entered before the device says what waits', async () => {
-  const store = makeStore();
+  const store = await newStore();
   await store.dispatch(enqueue({ to: 'calls', id: 'new', body }));
   // Read before that was written.
   store.dispatch(restoreOutbox.fulfilled([], 'first'));

@@ -5,9 +5,9 @@ import {
   type UnknownAction,
 } from '@reduxjs/toolkit';
 import type { CallDetail, CallSummary, NewCallDto } from '../../contract/call';
-import type { ShopId } from '../../contract/shop';
 import { diagramOnDevice, fetchCall, fetchCalls, keptCalls } from '../sync/api';
-import { sendNext, sentElsewhere, workIn } from '../sync/outbox';
+import { become, whoIn } from '../sync/account';
+import { sendNext, sentElsewhere } from '../sync/outbox';
 import type { Sent, WithOutbox } from '../sync/outboxItem';
 import type { Loading } from './loading';
 
@@ -38,7 +38,6 @@ const initialState: CallsState = {
 };
 
 const callsIn = (state: unknown): CallsState => (state as { calls: CallsState }).calls;
-const shopIn = (state: unknown): ShopId => (state as WithOutbox).outbox.shop;
 
 /** A call as it looks before the server has seen it. */
 export const freshSummary = (id: string, body: NewCallDto, diagramName: string): CallSummary => ({
@@ -57,10 +56,10 @@ export const freshSummary = (id: string, body: NewCallDto, diagramName: string):
 
 /** The first page of the calls, or of those that a search finds. */
 export const loadCalls = createAsyncThunk('calls/list', async (search: string, { getState }) => {
-  const shop = shopIn(getState());
-  const answer = await fetchCalls(shop, { search });
+  const who = whoIn(getState() as WithOutbox);
+  const answer = await fetchCalls(who, { search });
   // Meanwhile the person may have gone over to another shop.
-  return shop === shopIn(getState()) ? answer : undefined;
+  return who === whoIn(getState() as WithOutbox) ? answer : undefined;
 });
 
 /** An answer is as good as a new one for so long. */
@@ -79,7 +78,7 @@ export const freshenCalls =
 
 /** What the server last said of the calls: shown until it says more. */
 export const restoreCalls = createAsyncThunk('calls/restore', (_: void, { getState }) =>
-  keptCalls(shopIn(getState())),
+  keptCalls(whoIn(getState() as WithOutbox)),
 );
 
 /** The page after the last one. */
@@ -87,7 +86,7 @@ export const loadMoreCalls = createAsyncThunk(
   'calls/more',
   (_: void, { getState }) => {
     const { search, next } = callsIn(getState());
-    return fetchCalls(shopIn(getState()), { search, after: next ?? '' });
+    return fetchCalls(whoIn(getState() as WithOutbox), { search, after: next ?? '' });
   },
   {
     condition: (_, { getState }) => {
@@ -103,9 +102,14 @@ export const loadCall = createAsyncThunk(
   async (id: string, { getState }): Promise<CallDetail> => {
     const { items } = (getState() as WithOutbox).outbox;
     const waiting = items.find((each) => each.to === 'calls' && each.id === id);
-    if (waiting?.to !== 'calls') return (await fetchCall(shopIn(getState()), id)).value;
+    if (waiting?.to !== 'calls')
+      return (await fetchCall(whoIn(getState() as WithOutbox), id)).value;
     const { diagramId, diagramVersion } = waiting.body;
-    const diagram = await diagramOnDevice(waiting.shop, diagramId, diagramVersion);
+    const diagram = await diagramOnDevice(
+      whoIn(getState() as WithOutbox),
+      diagramId,
+      diagramVersion,
+    );
     return { ...freshSummary(id, waiting.body, diagram.name), diagram, entries: [] };
   },
 );
@@ -127,7 +131,7 @@ const slice = createSlice({
         state.listState = 'ready';
       })
       // Another shop has calls of its own.
-      .addCase(workIn.fulfilled, () => initialState)
+      .addCase(become.fulfilled, () => initialState)
       .addCase(loadCalls.fulfilled, (state, { payload, meta }) => {
         if (!payload) return;
         if (state.asked === meta.arg) state.asked = undefined;

@@ -2,7 +2,7 @@ import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
 import type { DiagramSummary } from '../../contract/diagram';
 import type { Diagram } from '../../core/diagram/diagram';
 import { diagramOnDevice, fetchDiagrams, keepDiagrams } from '../sync/api';
-import { workIn } from '../sync/outbox';
+import { become, whoIn } from '../sync/account';
 import type { WithOutbox } from '../sync/outboxItem';
 import type { Loading } from './loading';
 
@@ -27,10 +27,10 @@ export function ofDiagramKey(key: string): { id: string; version: number } | und
 
 /** The list; the bodies that this device lacks follow behind, so that a call can be opened offline. */
 export const loadDiagrams = createAsyncThunk('diagrams/list', async (_: void, { getState }) => {
-  const { shop } = (getState() as WithOutbox).outbox;
-  const { value } = await fetchDiagrams(shop);
+  const who = whoIn(getState() as WithOutbox);
+  const { value } = await fetchDiagrams(who);
   // A device that cannot keep them asks for each when it is opened.
-  void keepDiagrams(shop, value).catch(() => undefined);
+  void keepDiagrams(who, value).catch(() => undefined);
   return value;
 });
 
@@ -38,7 +38,7 @@ export const loadDiagrams = createAsyncThunk('diagrams/list', async (_: void, { 
 export const loadDiagram = createAsyncThunk(
   'diagrams/one',
   ({ id, version }: { id: string; version: number }, { getState }) =>
-    diagramOnDevice((getState() as WithOutbox).outbox.shop, id, version),
+    diagramOnDevice(whoIn(getState() as WithOutbox), id, version),
 );
 
 const slice = createSlice({
@@ -48,7 +48,7 @@ const slice = createSlice({
   extraReducers: (build) => {
     build
       // Another shop has diagrams of its own.
-      .addCase(workIn.fulfilled, () => initialState)
+      .addCase(become.fulfilled, () => initialState)
       .addCase(loadDiagrams.pending, (state) => {
         if (state.listState !== 'ready') state.listState = 'loading';
       })

@@ -1,7 +1,7 @@
 import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
 import type { ShopMeter } from '../../contract/meter';
 import { deleteMeter, fetchMeters, putMeter } from '../sync/api';
-import { workIn } from '../sync/outbox';
+import { become, whoIn } from '../sync/account';
 import type { WithOutbox } from '../sync/outboxItem';
 
 interface MetersState {
@@ -9,22 +9,22 @@ interface MetersState {
   list: ShopMeter[];
 }
 
-const shopOf = (state: unknown) => (state as WithOutbox).outbox.shop;
+const whoOf = (state: unknown): string => whoIn(state as WithOutbox);
 
 /** The shop's own meters, from the device while the server is away. */
 export const loadMeters = createAsyncThunk(
   'meters/list',
-  async (_: void, { getState }) => (await fetchMeters(shopOf(getState()))).value,
+  async (_: void, { getState }) => (await fetchMeters(whoOf(getState()))).value,
 );
 
 /** Keeps a meter; rejected while the server is away or says no. */
 export const keepMeter = createAsyncThunk('meters/keep', async (meter: ShopMeter, { getState }) => {
-  await putMeter(shopOf(getState()), meter);
+  await putMeter(whoOf(getState()), meter);
   return meter;
 });
 
 export const dropMeter = createAsyncThunk('meters/drop', async (id: string, { getState }) => {
-  await deleteMeter(shopOf(getState()), id);
+  await deleteMeter(whoOf(getState()), id);
   return id;
 });
 
@@ -36,7 +36,7 @@ const slice = createSlice({
   reducers: {},
   extraReducers: (build) => {
     build
-      .addCase(workIn.fulfilled, () => initialState)
+      .addCase(become.fulfilled, () => initialState)
       .addCase(loadMeters.fulfilled, (state, { payload }) => {
         state.list = payload;
       })

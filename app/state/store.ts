@@ -1,11 +1,12 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { calls } from './calls';
 import { diagrams } from './diagrams';
+import { account } from '../sync/account';
 import { outbox } from '../sync/outbox';
 import { meters } from './meters';
 import { settings } from './settings';
 
-const reducer = combineReducers({ calls, diagrams, meters, outbox, settings });
+const reducer = combineReducers({ account, calls, diagrams, meters, outbox, settings });
 
 export const makeStore = () => configureStore({ reducer });
 

@@ -1,3 +1,4 @@
+import { ACCOUNT_HEADER, type Account } from '../../contract/account';
 import type { CallDetail, CallPage } from '../../contract/call';
 import type { DiagramBody, DiagramSummary } from '../../contract/diagram';
 import type { EntryResult } from '../../contract/entry';
@@ -8,7 +9,6 @@ import type { PhotoSummary } from '../../contract/photo';
 import type { PhotoTable, PhotoTables } from '../../contract/tablePhoto';
 import type { Problem } from '../../contract/problem';
 import type { KindMinutes, SeenBefore } from '../../contract/seen';
-import { SHOP_HEADER, type ShopId } from '../../contract/shop';
 import type { CallReport } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { ModelSheet } from '../../core/diagram/modelPattern';
@@ -41,8 +41,15 @@ let skewMs = 0;
 /** Milliseconds that this phone's clock lacks to the server's, by its last answer. */
 export const clockSkewMs = (): number => skewMs;
 
-async function ask(
-  shop: ShopId,
+let heardTurnedAway = (): void => undefined;
+/** Calls back whenever the server says that nobody, or somebody else, is signed in. */
+export const heedTurnedAway = (hear: () => void): void => {
+  heardTurnedAway = hear;
+};
+
+/** Asks the server. @param who the id of who it is asked for; empty at the door */
+export async function ask(
+  who: string,
   path: string,
   init: RequestInit = {},
   patienceMs = PATIENCE_MS,
@@ -51,7 +58,11 @@ async function ask(
   try {
     response = await fetch(`/api${path}`, {
       ...init,
-      headers: { ...init.headers, [SHOP_HEADER]: shop, 'x-phone-at': new Date().toISOString() },
+      headers: {
+        ...init.headers,
+        ...(who !== '' && { [ACCOUNT_HEADER]: who }),
+        'x-phone-at': new Date().toISOString(),
+      },
       signal: AbortSignal.timeout(patienceMs),
     });
   } catch (error) {
@@ -63,6 +74,8 @@ async function ask(
   const at = Number(response.headers.get(AT_HEADER));
   if (Number.isFinite(at) && at > 0) skewMs = at - Date.now();
   if (response.ok) return response;
+  // What was to be written stays on the device: it is not refused, its time is to come.
+  if (response.status === 401 && who !== '') heardTurnedAway();
   if (response.status >= 500 || LATER.includes(response.status))
     throw new Away(`the server answered ${response.status}`);
   throw new Refusal(await problemIn(response));
@@ -75,7 +88,7 @@ const problemIn = async (response: Response): Promise<Problem> => {
 };
 
 /** The body of an answer; one that is cut off on its way is none. */
-async function bodyOf<T>(response: Response): Promise<T> {
+export async function bodyOf<T>(response: Response): Promise<T> {
   try {
     return (await response.json()) as T;
   } catch {
@@ -83,16 +96,20 @@ async function bodyOf<T>(response: Response): Promise<T> {
   }
 }
 
-const keyOf = (shop: ShopId, path: string): string => `${shop} ${path}`;
+const keyOf = (who: string, path: string): string => `${who} ${path}`;
+
+/** Who the browser's session is of. @param who who it should be of; empty for whoever */
+export const fetchAccount = async (who = ''): Promise<Account> =>
+  bodyOf(await ask(who, '/session'));
 
 /** The server's answer, or while it is away the last one that it gave. */
-async function read<T>(shop: ShopId, path: string): Promise<ApiAnswer<T>> {
+async function read<T>(who: string, path: string): Promise<ApiAnswer<T>> {
   try {
-    const value = await bodyOf<T>(await ask(shop, path));
-    await keepAnswers({ [keyOf(shop, path)]: value });
+    const value = await bodyOf<T>(await ask(who, path));
+    await keepAnswers({ [keyOf(who, path)]: value });
     return { value, stale: false };
   } catch (error) {
-    const last = error instanceof Away ? await keptAnswer(keyOf(shop, path)) : undefined;
+    const last = error instanceof Away ? await keptAnswer(keyOf(who, path)) : undefined;
     if (last === undefined) throw error;
     return { value: last as T, stale: true };
   }
@@ -105,73 +122,73 @@ export interface CallsWanted {
   after?: string;
 }
 
-export function fetchCalls(shop: ShopId, wanted: CallsWanted = {}): Promise<ApiAnswer<CallPage>> {
+export function fetchCalls(who: string, wanted: CallsWanted = {}): Promise<ApiAnswer<CallPage>> {
   const query = new URLSearchParams();
   if (wanted.search) query.set('search', wanted.search);
   if (wanted.after) query.set('after', wanted.after);
-  return read(shop, query.size ? `/calls?${query.toString()}` : '/calls');
+  return read(who, query.size ? `/calls?${query.toString()}` : '/calls');
 }
 /** The first page of the calls as the server last gave it to this device; undefined where it never did. */
-export const keptCalls = async (shop: ShopId): Promise<CallPage | undefined> =>
-  (await keptAnswer(keyOf(shop, '/calls'))) as CallPage | undefined;
-export const fetchCall = (shop: ShopId, id: string): Promise<ApiAnswer<CallDetail>> =>
-  read(shop, `/calls/${id}`);
-export const fetchPhotos = (shop: ShopId, id: string): Promise<ApiAnswer<PhotoSummary[]>> =>
-  read(shop, `/calls/${id}/photos`);
-export const fetchPhoto = async (shop: ShopId, id: string): Promise<Blob> =>
-  (await ask(shop, `/photos/${id}`)).blob();
-export const fetchSeen = (shop: ShopId, id: string): Promise<ApiAnswer<SeenBefore>> =>
-  read(shop, `/calls/${id}/seen`);
-export const fetchMinutes = (shop: ShopId): Promise<ApiAnswer<KindMinutes[]>> =>
-  read(shop, '/minutes');
-export const fetchReport = (shop: ShopId, id: string): Promise<ApiAnswer<CallReport>> =>
-  read(shop, `/calls/${id}/report`);
+export const keptCalls = async (who: string): Promise<CallPage | undefined> =>
+  (await keptAnswer(keyOf(who, '/calls'))) as CallPage | undefined;
+export const fetchCall = (who: string, id: string): Promise<ApiAnswer<CallDetail>> =>
+  read(who, `/calls/${id}`);
+export const fetchPhotos = (who: string, id: string): Promise<ApiAnswer<PhotoSummary[]>> =>
+  read(who, `/calls/${id}/photos`);
+export const fetchPhoto = async (who: string, id: string): Promise<Blob> =>
+  (await ask(who, `/photos/${id}`)).blob();
+export const fetchSeen = (who: string, id: string): Promise<ApiAnswer<SeenBefore>> =>
+  read(who, `/calls/${id}/seen`);
+export const fetchMinutes = (who: string): Promise<ApiAnswer<KindMinutes[]>> =>
+  read(who, '/minutes');
+export const fetchReport = (who: string, id: string): Promise<ApiAnswer<CallReport>> =>
+  read(who, `/calls/${id}/report`);
 /** A file that the server makes of a call. @param file its path below the call, such as `report.pdf?for=trade` */
-export const fetchCallFile = async (shop: ShopId, id: string, file: string): Promise<Blob> =>
-  (await ask(shop, `/calls/${id}/${file}`)).blob();
-export const fetchMeters = (shop: ShopId): Promise<ApiAnswer<ShopMeter[]>> => read(shop, '/meters');
-export const putMeter = (shop: ShopId, { id, ...body }: ShopMeter): Promise<Response> =>
-  ask(shop, `/meters/${id}`, {
+export const fetchCallFile = async (who: string, id: string, file: string): Promise<Blob> =>
+  (await ask(who, `/calls/${id}/${file}`)).blob();
+export const fetchMeters = (who: string): Promise<ApiAnswer<ShopMeter[]>> => read(who, '/meters');
+export const putMeter = (who: string, { id, ...body }: ShopMeter): Promise<Response> =>
+  ask(who, `/meters/${id}`, {
     method: 'PUT',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(body),
   });
-export const deleteMeter = (shop: ShopId, id: string): Promise<Response> =>
-  ask(shop, `/meters/${id}`, { method: 'DELETE' });
-export const fetchDiagrams = (shop: ShopId): Promise<ApiAnswer<DiagramSummary[]>> =>
-  read(shop, '/diagrams');
+export const deleteMeter = (who: string, id: string): Promise<Response> =>
+  ask(who, `/meters/${id}`, { method: 'DELETE' });
+export const fetchDiagrams = (who: string): Promise<ApiAnswer<DiagramSummary[]>> =>
+  read(who, '/diagrams');
 
 const diagramPath = (id: string, version: number): string => `/diagrams/${id}/${version}`;
 
 /** A version of a diagram as pages for the truck, a PDF; drawn on the server, which takes its time. */
-export const fetchDiagramPage = async (shop: ShopId, id: string, version: number): Promise<Blob> =>
-  (await ask(shop, `${diagramPath(id, version)}/page.pdf`, {}, PAGE_PATIENCE_MS)).blob();
+export const fetchDiagramPage = async (who: string, id: string, version: number): Promise<Blob> =>
+  (await ask(who, `${diagramPath(id, version)}/page.pdf`, {}, PAGE_PATIENCE_MS)).blob();
 
 /** One version of a diagram: versions never change, so what is on the device is as good as the server's. */
-export async function diagramOnDevice(shop: ShopId, id: string, version: number): Promise<Diagram> {
+export async function diagramOnDevice(who: string, id: string, version: number): Promise<Diagram> {
   const path = diagramPath(id, version);
-  const kept = await keptAnswer(keyOf(shop, path));
-  return kept === undefined ? (await read<Diagram>(shop, path)).value : (kept as Diagram);
+  const kept = await keptAnswer(keyOf(who, path));
+  return kept === undefined ? (await read<Diagram>(who, path)).value : (kept as Diagram);
 }
 
 /** Stores the next version of a diagram, from a file's text: once for each `sentAs`. */
 export async function storeDiagram(
-  shop: ShopId,
+  who: string,
   sentAs: string,
   file: string,
 ): Promise<{ id: string; version: number }> {
-  return bodyOf(await ask(shop, `/diagrams/${sentAs}`, asFile('PUT', file)));
+  return bodyOf(await ask(who, `/diagrams/${sentAs}`, asFile('PUT', file)));
 }
 
 /** Which sheets the models of the shop use. */
-export const fetchModelSheets = (shop: ShopId): Promise<ApiAnswer<ModelSheet[]>> =>
-  read(shop, '/models');
+export const fetchModelSheets = (who: string): Promise<ApiAnswer<ModelSheet[]>> =>
+  read(who, '/models');
 /** Says which sheet a model uses from now on; null for none. */
 export const sayModelSheet = (
-  shop: ShopId,
+  who: string,
   sentAs: string,
   said: Omit<ModelSheet, 'diagram'> & { diagram: string | null },
-): Promise<Response> => ask(shop, `/models/${sentAs}`, json('PUT', said));
+): Promise<Response> => ask(who, `/models/${sentAs}`, json('PUT', said));
 
 /** A whole library is checked before it is compared or stored, which takes its time. */
 const LIBRARY_PATIENCE_MS = 90_000;
@@ -186,45 +203,45 @@ const PAGE_PATIENCE_MS = 25_000;
 const READING_PATIENCE_MS = 70_000;
 
 /** The tables that the server finds in a photo of a sheet. */
-export async function readTablePhoto(shop: ShopId, jpeg: string): Promise<PhotoTable[]> {
+export async function readTablePhoto(who: string, jpeg: string): Promise<PhotoTable[]> {
   const init = {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ jpeg }),
   };
-  const answer = await ask(shop, '/table-photos', init, READING_PATIENCE_MS);
+  const answer = await ask(who, '/table-photos', init, READING_PATIENCE_MS);
   return (await bodyOf<PhotoTables>(answer)).tables;
 }
 
 /** The shop's library as one file. */
-export const fetchLibrary = async (shop: ShopId): Promise<string> =>
-  (await ask(shop, '/library', {}, LIBRARY_PATIENCE_MS)).text();
+export const fetchLibrary = async (who: string): Promise<string> =>
+  (await ask(who, '/library', {}, LIBRARY_PATIENCE_MS)).text();
 
 /** What a library file has beside what the shop has. */
-export async function compareLibrary(shop: ShopId, file: string): Promise<ComparedDiagram[]> {
-  const answer = await ask(shop, '/library', asFile('POST', file), LIBRARY_PATIENCE_MS);
+export async function compareLibrary(who: string, file: string): Promise<ComparedDiagram[]> {
+  const answer = await ask(who, '/library', asFile('POST', file), LIBRARY_PATIENCE_MS);
   return (await bodyOf<{ diagrams: ComparedDiagram[] }>(answer)).diagrams;
 }
 
 /** Stores what is new or different in a library file, all of it or nothing. @returns how many diagrams */
-export async function storeLibrary(shop: ShopId, sentAs: string, file: string): Promise<number> {
-  const answer = await ask(shop, `/library/${sentAs}`, asFile('PUT', file), LIBRARY_PATIENCE_MS);
+export async function storeLibrary(who: string, sentAs: string, file: string): Promise<number> {
+  const answer = await ask(who, `/library/${sentAs}`, asFile('PUT', file), LIBRARY_PATIENCE_MS);
   return (await bodyOf<{ stored: string[] }>(answer)).stored.length;
 }
 
 /** Takes a diagram from the shop's list, by its newest version. */
 export const withdrawDiagram = (
-  shop: ShopId,
+  who: string,
   sentAs: string,
   withdrawn: { diagram: string; version: number },
-): Promise<Response> => ask(shop, `/withdrawals/${sentAs}`, json('PUT', withdrawn));
+): Promise<Response> => ask(who, `/withdrawals/${sentAs}`, json('PUT', withdrawn));
 
 /** Requests for bodies at one start, at most; what is left comes with the next. */
 const MOST_ROUNDS = 3;
 
 /** Brings the bodies of a list onto the device, many with one request. */
-export async function keepDiagrams(shop: ShopId, list: readonly DiagramSummary[]): Promise<void> {
-  const pathOf = ({ id, version }: DiagramSummary): string => keyOf(shop, diagramPath(id, version));
+export async function keepDiagrams(who: string, list: readonly DiagramSummary[]): Promise<void> {
+  const pathOf = ({ id, version }: DiagramSummary): string => keyOf(who, diagramPath(id, version));
   const kept = new Set(await keptAnswers());
   let missing = list.filter((each) => !kept.has(pathOf(each)));
   for (let round = 0; round < MOST_ROUNDS && missing.length; round++) {
@@ -232,11 +249,11 @@ export async function keepDiagrams(shop: ShopId, list: readonly DiagramSummary[]
     const have = list
       .map(({ id, version }) => `${id}/${version}`)
       .filter((key) => !wanted.has(key));
-    const response = await ask(shop, '/diagrams/bodies', json('POST', { have }));
+    const response = await ask(who, '/diagrams/bodies', json('POST', { have }));
     const bodies = await bodyOf<DiagramBody[]>(response);
     await keepAnswers(
       Object.fromEntries(
-        bodies.map(({ id, version, body }) => [keyOf(shop, diagramPath(id, version)), body]),
+        bodies.map(({ id, version, body }) => [keyOf(who, diagramPath(id, version)), body]),
       ),
     );
     const came = new Set(bodies.map(({ id, version }) => `${id}/${version}`));
@@ -246,25 +263,25 @@ export async function keepDiagrams(shop: ShopId, list: readonly DiagramSummary[]
   }
 }
 
-const json = (method: 'POST' | 'PUT', body: unknown): RequestInit => ({
+export const json = (method: 'POST' | 'PUT', body: unknown): RequestInit => ({
   method,
   headers: { 'content-type': 'application/json' },
   body: JSON.stringify(body),
 });
 
 /** Sends one write. It carries its own id, so that sending it twice stores it once. */
-export async function write(shop: ShopId, to: string, id: string, body: unknown): Promise<void> {
-  const response = await ask(shop, `/${to}/${id}`, json('PUT', body));
+export async function write(who: string, to: string, id: string, body: unknown): Promise<void> {
+  const response = await ask(who, `/${to}/${id}`, json('PUT', body));
   if (response.headers.get(STORED_HEADER) !== id)
     throw new Away('the server did not say that it has stored this');
 }
 
 /** Sends entries together; the answers are in their order, one for each. */
 export async function writeEntries(
-  shop: ShopId,
+  who: string,
   entries: readonly { id: string; entry: unknown }[],
 ): Promise<EntryResult[]> {
-  const response = await ask(shop, '/entries', json('POST', { entries }));
+  const response = await ask(who, '/entries', json('POST', { entries }));
   const { results } = await bodyOf<{ results?: EntryResult[] }>(response);
   const answered = entries.every(({ id }, i) => results?.[i]?.id === id);
   if (!results || !answered) throw new Away('the server did not answer for every entry');

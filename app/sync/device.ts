@@ -6,7 +6,7 @@ interface Schema extends DBSchema {
   outbox: { key: number; value: OutboxItem };
   /** Writes that the server has not confirmed; the browser numbers them, for all tabs together. */
   waiting: { key: number; value: Omit<OutboxItem, 'order'> & { order?: number } };
-  /** The server's last answer for each shop and path, for when it is away. */
+  /** The server's last answer for each person and path, for when it is away. */
   answers: { key: string; value: unknown };
   settings: { key: string; value: unknown };
 }
@@ -83,7 +83,7 @@ export const stillWaits = (order: number): Promise<boolean> =>
 
 /** Keeps a write and numbers it. Where the device is full its copies of answers make room first. */
 export async function keepWaiting(
-  item: Write & Pick<OutboxItem, 'shop' | 'since'>,
+  item: Write & Pick<OutboxItem, 'shop' | 'person' | 'since'>,
 ): Promise<number> {
   const add = (): Promise<number> =>
     withDatabase(async (db) => {
@@ -128,6 +128,16 @@ export const keepAnswers = async (answers: Readonly<Record<string, unknown>>): P
 
 export const keptAnswers = (): Promise<string[]> =>
   withDatabase((db) => db.getAllKeys('answers')).catch(() => []);
+
+/** Lets go of all answers whose key begins otherwise. */
+export const dropAnswersBut = async (begins: string): Promise<void> => {
+  await withDatabase(async (db) => {
+    const transaction = db.transaction('answers', 'readwrite');
+    for (const key of await transaction.store.getAllKeys())
+      if (!key.startsWith(begins)) await transaction.store.delete(key);
+    await transaction.done;
+  }).catch(() => undefined);
+};
 
 export const keptSetting = (key: string): Promise<unknown> =>
   withDatabase((db) => db.get('settings', key)).catch(() => undefined);

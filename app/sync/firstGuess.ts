@@ -2,7 +2,7 @@
  * What the first screen is drawn with before the browser's database is open: a copy of what that has, in the storage that can
  * be read at once. The database has the last word.
  */
-type Guess = 'shop' | 'theme';
+type Guess = 'account' | 'theme';
 
 export function guessed(what: Guess): string | undefined {
   try {

@@ -13,28 +13,29 @@ export interface KeptDraft {
 
 type Drafts = Record<string, KeptDraft>;
 
-const keyOf = (shop: string): string => `drafts ${shop}`;
+/** Where somebody's drafts are. */
+export const draftsKey = (who: string): string => `drafts ${who}`;
 /** What is kept beside a draft by its diagram: the photo of its sheet, and what was traced of it. */
 export const sheetKey = (id: string): string => `sheet ${id}`;
 export const traceKey = (id: string): string => `trace ${id}`;
 
-/** Drafts of a shop that are on this device alone, by the id of their diagram. */
-export const keptDrafts = async (shop: string): Promise<Drafts> =>
-  ((await keptSetting(keyOf(shop))) as Drafts | undefined) ?? {};
+/** Somebody's drafts that are on this device alone, by the id of their diagram. */
+export const keptDrafts = async (who: string): Promise<Drafts> =>
+  ((await keptSetting(draftsKey(who))) as Drafts | undefined) ?? {};
 
 /** Keeps a draft on the device, or lets go of it once it is stored. @returns whether the device did so: a full one does not */
 export const keepDraft = (
-  shop: string,
+  who: string,
   id: string,
   draft: KeptDraft | undefined,
 ): Promise<boolean> =>
-  changeSetting(keyOf(shop), (kept) => {
+  changeSetting(draftsKey(who), (kept) => {
     const { [id]: _old, ...others } = (kept as Drafts | undefined) ?? {};
     return draft ? { ...others, [id]: draft } : others;
   });
 
 /** Throws a draft away, and what was kept beside it. */
-export async function throwDraftAway(shop: string, id: string): Promise<void> {
-  await keepDraft(shop, id, undefined);
+export async function throwDraftAway(who: string, id: string): Promise<void> {
+  await keepDraft(who, id, undefined);
   for (const key of [sheetKey(id), traceKey(id)]) await keepSetting(key, undefined);
 }

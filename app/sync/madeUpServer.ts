@@ -1,7 +1,9 @@
 import { configureStore } from '@reduxjs/toolkit';
+import { ACCOUNT_HEADER, type Account } from '../../contract/account';
 import type { NewCallDto } from '../../contract/call';
 import type { NewEntry } from '../../contract/entry';
 import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../../contract/headers';
+import { account } from './account';
 import { database } from './device';
 import { enqueue, outbox } from './outbox';
 import type { OutboxItem } from './outboxItem';
@@ -9,7 +11,7 @@ import type { OutboxItem } from './outboxItem';
 /** A server for tests of the outbox: what it is asked is kept, what it answers is said. */
 
 /** What the server was asked, and what it answers: a status and a body, or no answer at all. */
-export const asked: { method: string; path: string; body: unknown; shop: string }[] = [];
+export const asked: { method: string; path: string; body: unknown; who: string }[] = [];
 export type Answer = { status: number; body?: unknown; headers?: Record<string, string> } | 'away';
 let answer: (path: string, body: unknown) => Answer;
 
@@ -39,8 +41,8 @@ export async function begin(): Promise<void> {
   globalThis.fetch = (async (input: RequestInfo | URL, init: RequestInit = {}) => {
     const path = String(input);
     const body = typeof init.body === 'string' ? JSON.parse(init.body) : undefined;
-    const shop = new Headers(init.headers).get('x-yarrix-shop') ?? '';
-    asked.push({ method: init.method ?? 'GET', path, body, shop });
+    const who = new Headers(init.headers).get(ACCOUNT_HEADER) ?? '';
+    asked.push({ method: init.method ?? 'GET', path, body, who });
     const said = answer(path, body);
     if (said === 'away') throw new TypeError('fetch failed');
     const text = typeof said.body === 'string' ? said.body : JSON.stringify(said.body ?? null);
@@ -55,7 +57,23 @@ export async function begin(): Promise<void> {
   await Promise.all([db.clear('waiting'), db.clear('answers')]);
 }
 
-export const newStore = () => configureStore({ reducer: { outbox } });
+/** Somebody of the demo shop, and somebody of another one. */
+export const KIM: Account = {
+  shop: 'demo',
+  shopName: 'Demo',
+  person: 'kim',
+  name: 'Kim Example',
+  email: 'kim@shop.example',
+  role: 'technician',
+};
+export const LOU: Account = { ...KIM, shop: 'own', person: 'lou', name: 'Lou Example' };
+
+/** A page in which somebody works. */
+export const newStore = (who: Account = KIM) =>
+  configureStore({
+    reducer: { account, outbox },
+    preloadedState: { account: { account: who, signedOut: false } },
+  });
 export const entry = (reason: string): NewEntry => ({
   callId: 'c',
   kind: 'doubt',

@@ -2,7 +2,10 @@
 import 'fake-indexeddb/auto';
 import type { NewEntry } from '../../contract/entry';
 import { MARK_HEADER, STORED_HEADER } from '../../contract/headers';
-import { allWaiting, database } from './device';
+import { become, turnedAway } from './account';
+import { heedTurnedAway } from './api';
+import { allWaiting, database, keepAnswers, keepSetting, keptAnswers } from './device';
+import { draftsKey, keptDrafts } from './keptDrafts';
 import {
   answerWith,
   asked,
@@ -10,6 +13,8 @@ import {
   call,
   entry,
   ids,
+  KIM,
+  LOU,
   newStore,
   put,
   storing,
@@ -23,7 +28,6 @@ import {
   sendNext,
   tryAgain,
   waitingCount,
-  workIn,
 } from './outbox';
 
 beforeEach(begin);
@@ -171,17 +175,53 @@ describe('the outbox', () => {
     expect(await allWaiting()).toEqual([]);
   });
 
-  it('sends each write to the shop that it was made in', async () => {
+  it('is one for each person of a phone: what one left waiting nobody else sees or sends', async () => {
     const store = newStore();
     await store.dispatch(put('a'));
-    await store.dispatch(workIn('own'));
+    await store.dispatch(become(LOU));
+    await store.dispatch(restoreOutbox());
+    expect(store.getState().outbox.items).toEqual([]);
     await store.dispatch(put('b'));
     while (waitingCount(store.getState())) await store.dispatch(sendNext());
-    expect(asked.map(({ shop, path }) => [shop, path])).toEqual([
-      ['demo', '/api/entries/a'],
-      ['own', '/api/entries/b'],
-    ]);
-    await store.dispatch(workIn('demo'));
+    expect(asked.map(({ who, path }) => [who, path])).toEqual([['lou', '/api/entries/b']]);
+    expect(ids(await allWaiting())).toEqual(['a']);
+    // Nobody has an outbox, and can put nothing into one.
+    await store.dispatch(become(null));
+    await store.dispatch(restoreOutbox());
+    expect(enqueue.rejected.match(await store.dispatch(put('c')))).toBe(true);
+    // Back again, it goes on where it was.
+    await store.dispatch(become(KIM));
+    await store.dispatch(restoreOutbox());
+    while (waitingCount(store.getState())) await store.dispatch(sendNext());
+    expect(asked.at(-1)).toMatchObject({ who: 'kim', path: '/api/entries/a' });
+    expect(await allWaiting()).toEqual([]);
+  });
+
+  it('a session that has ended refuses no write: it waits until somebody is signed in again', async () => {
+    const store = newStore();
+    heedTurnedAway(() => void store.dispatch(turnedAway()));
+    await store.dispatch(put('a'));
+    answerWith(() => ({ status: 401, body: { title: 'sign in first' } }));
+    await store.dispatch(sendNext());
+    expect(store.getState().account.signedOut).toBe(true);
+    expect(refusedItems(store.getState())).toEqual([]);
+    expect(ids(await allWaiting())).toEqual(['a']);
+    answerWith(storing);
+    await store.dispatch(become(KIM));
+    await store.dispatch(restoreOutbox());
+    expect(store.getState().account.signedOut).toBe(false);
+    while (waitingCount(store.getState())) await store.dispatch(sendNext());
+    expect(await allWaiting()).toEqual([]);
+  });
+
+  it('gives drafts of before there were people to the first of the shop, and lets go of what others were answered', async () => {
+    await keepSetting(draftsKey('own'), { old: { diagram: 'old' } });
+    await keepAnswers({ 'kim /calls': 1, 'lou /calls': 2, 'own /calls': 3 });
+    const store = newStore();
+    await store.dispatch(become(LOU));
+    expect(await keptDrafts('lou')).toEqual({ old: { diagram: 'old' } });
+    expect(await keptDrafts('own')).toEqual({});
+    expect(await keptAnswers()).toEqual(['lou /calls']);
   });
 
   it('keeps a write in the page where the device has no room, and says so', async () => {

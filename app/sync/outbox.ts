@@ -1,62 +1,42 @@
 import { createAsyncThunk, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { MOST_ENTRIES } from '../../contract/limits';
-import { isShopId, type ShopId } from '../../contract/shop';
+import { become, whoIn } from './account';
 import { clockSkewMs, Refusal, write, writeEntries } from './api';
-import {
-  allWaiting,
-  changeWaiting,
-  dropWaiting,
-  keepSetting,
-  keepWaiting,
-  keptSetting,
-  stillWaits,
-} from './device';
+import { allWaiting, changeWaiting, dropWaiting, keepWaiting, stillWaits } from './device';
 import {
   callOf,
+  isOf,
   type OutboxItem,
   type OutboxState,
   type Sent,
   type WithOutbox,
   type Write,
 } from './outboxItem';
-import { guessed, guessNextTime } from './firstGuess';
 import { tellTabs } from './tabs';
 
-const shop = guessed('shop');
-const initialState: OutboxState = {
-  shop: isShopId(shop) ? shop : 'demo',
-  ready: false,
-  items: [],
-  away: null,
-  skewMs: 0,
-};
+const initialState: OutboxState = { ready: false, items: [], away: null, skewMs: 0 };
 
-const SHOP_KEY = 'shop';
-
-/** Reads back what waits on the device: from the last time, or from another tab. */
-export const restoreOutbox = createAsyncThunk('outbox/restore', allWaiting);
-
-/** Goes on in the shop of the last time. */
-export const restoreShop = createAsyncThunk('outbox/shop', async (): Promise<ShopId> => {
-  const kept = await keptSetting(SHOP_KEY);
-  return isShopId(kept) ? kept : 'demo';
-});
-
-/** Goes over to another shop; what waits is sent to the one that it was made in. */
-export const workIn = createAsyncThunk('outbox/workIn', async (shop: ShopId): Promise<ShopId> => {
-  guessNextTime('shop', shop);
-  await keepSetting(SHOP_KEY, shop);
-  return shop;
-});
+/** Reads back what waits on the device of who works here: from the last time, or from another tab. */
+export const restoreOutbox = createAsyncThunk(
+  'outbox/restore',
+  async (_: void, { getState }): Promise<OutboxItem[]> => {
+    const waiting = await allWaiting();
+    const { account } = (getState() as WithOutbox).account;
+    return waiting.filter((each) => isOf(each, account));
+  },
+);
 
 /** Puts a write into the queue: kept on the device first, then shown, then sent. */
 export const enqueue = createAsyncThunk(
   'outbox/enqueue',
   async (made: Write, { getState }): Promise<OutboxItem> => {
-    const { shop, items } = (getState() as WithOutbox).outbox;
+    const { outbox, account } = getState() as WithOutbox;
+    const { items } = outbox;
+    if (!account.account) throw new Error('nobody works here whose write it could be');
+    const { shop, person } = account.account;
     // The browser is asked once not to throw it away when it tidies up; it may say no.
     void globalThis.navigator?.storage?.persist?.().catch(() => false);
-    const item = { ...made, shop, since: Date.now() };
+    const item = { ...made, shop, person, since: Date.now() };
     try {
       const kept: OutboxItem = { ...item, order: await keepWaiting(item) };
       tellTabs({ changed: true });
@@ -110,9 +90,11 @@ export function sendable(items: readonly OutboxItem[]): OutboxItem[] {
 export const sendNext = createAsyncThunk(
   'outbox/send',
   async (_: void, { getState }): Promise<Sent> => {
-    const [first, ...rest] = sendable((getState() as WithOutbox).outbox.items);
+    const state = getState() as WithOutbox;
+    const who = whoIn(state);
+    const [first, ...rest] = sendable(state.outbox.items);
     if (!first) return { stored: [], refused: [] };
-    const end = rest.findIndex((each) => each.to !== 'entries' || each.shop !== first.shop);
+    const end = rest.findIndex((each) => each.to !== 'entries');
     const row = first.to === 'entries' ? rest.slice(0, end < 0 ? undefined : end) : [];
     const wanted = [first, ...row].slice(0, MOST_ENTRIES);
     // Another tab may have sent them while this one waited for its turn.
@@ -121,7 +103,7 @@ export const sendNext = createAsyncThunk(
     );
     const batch = wanted.filter((_each, i) => waiting[i]);
     const elsewhere = wanted.filter((_each, i) => !waiting[i]);
-    const sent = batch.length ? await send(batch) : { stored: [], refused: [] };
+    const sent = batch.length ? await send(who, batch) : { stored: [], refused: [] };
     await dropWaiting(sent.stored.map((each) => each.order)).catch(() => undefined);
     for (const each of sent.refused)
       if (!each.unkept) await changeWaiting(each).catch(() => undefined);
@@ -130,13 +112,13 @@ export const sendNext = createAsyncThunk(
   },
 );
 
-async function send(batch: readonly OutboxItem[]): Promise<Sent> {
+async function send(who: string, batch: readonly OutboxItem[]): Promise<Sent> {
   const [first] = batch;
   if (!first) return { stored: [], refused: [] };
   if (batch.length > 1) {
     try {
       const entries = batch.map(({ id, body }) => ({ id, entry: body }));
-      const results = await writeEntries(first.shop, entries);
+      const results = await writeEntries(who, entries);
       const sent: Sent = { stored: [], refused: [] };
       batch.forEach((item, i) => {
         const problem = results[i]?.problem;
@@ -150,7 +132,7 @@ async function send(batch: readonly OutboxItem[]): Promise<Sent> {
     }
   }
   try {
-    await write(first.shop, first.to, first.id, first.body);
+    await write(who, first.to, first.id, first.body);
     return { stored: [first], refused: [] };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
@@ -169,10 +151,7 @@ const slice = createSlice({
     },
   },
   extraReducers: (build) => {
-    for (const done of [restoreShop.fulfilled, workIn.fulfilled])
-      build.addCase(done, (state, { payload }) => {
-        state.shop = payload;
-      });
+    build.addCase(become.fulfilled, (state) => ({ ...initialState, ready: state.ready }));
     build.addCase(restoreOutbox.fulfilled, (state, { payload }) => {
       // What was entered while the device was asked the first time is not in its answer yet.
       const known = new Set(payload.map((each) => each.order));
@@ -218,9 +197,9 @@ function settle(state: OutboxState, { stored, refused }: Sent): void {
 export const { sentElsewhere } = slice.actions;
 export const outbox = slice.reducer;
 
-export const waitingItems = (state: WithOutbox): OutboxItem[] =>
+export const waitingItems = (state: Pick<WithOutbox, 'outbox'>): OutboxItem[] =>
   state.outbox.items.filter((each) => !each.refused);
-export const waitingCount = (state: WithOutbox): number =>
+export const waitingCount = (state: Pick<WithOutbox, 'outbox'>): number =>
   state.outbox.items.reduce((sum, each) => sum + Number(!each.refused), 0);
-export const refusedItems = (state: WithOutbox): OutboxItem[] =>
+export const refusedItems = (state: Pick<WithOutbox, 'outbox'>): OutboxItem[] =>
   state.outbox.items.filter((each) => each.refused);

@@ -1,8 +1,8 @@
+import type { Account } from '../../contract/account';
 import type { NewCallDto } from '../../contract/call';
 import type { NewEntry } from '../../contract/entry';
 import type { NewPhotoDto } from '../../contract/photo';
 import type { Problem } from '../../contract/problem';
-import type { ShopId } from '../../contract/shop';
 import type { NewTableDto } from '../../contract/table';
 
 /** Every write of the app. Its id is made here, so that sending it twice stores it once. */
@@ -16,8 +16,10 @@ export type Write =
 export type OutboxItem = Write & {
   /** Place in the queue; the sender goes from the lowest. */
   order: number;
-  /** Whose data it is. */
-  shop: ShopId;
+  /** The shop that it was made in. */
+  shop: string;
+  /** Who made it; absent for what is from before there were people, which whoever signs in to the shop sends. */
+  person?: string;
   /** When it was made, by the phone's clock in milliseconds. */
   since: number;
   /** Set where the device could not keep it: it is in this page alone, and goes with it. */
@@ -28,8 +30,6 @@ export type OutboxItem = Write & {
 
 /** What waits, as the store has it. */
 export interface OutboxState {
-  /** Whose data is worked with now. */
-  shop: ShopId;
   /** False until the queue of the last time has been read back. */
   ready: boolean;
   items: OutboxItem[];
@@ -45,10 +45,30 @@ export interface Sent {
   refused: OutboxItem[];
 }
 
+/** Who works with this device. What is kept on it is theirs, signed in or not. */
+export interface AccountState {
+  /** Nobody before the first sign-in, and after a sign-out. */
+  account: Account | null;
+  /** Whether the server would not take anything from them just now: their session has ended, or is another's. */
+  signedOut: boolean;
+}
+
+/** As much of the app's state as knows who works. */
+export interface WithAccount {
+  account: AccountState;
+}
+
 /** As much of the app's state as the outbox and the sender know. */
-export interface WithOutbox {
+export interface WithOutbox extends WithAccount {
   outbox: OutboxState;
 }
 
 /** The call that a write is about. */
 export const callOf = (item: Write): string => (item.to === 'calls' ? item.id : item.body.callId);
+
+/** Whether a write is somebody's to send: nobody else sees it. */
+export const isOf = (
+  { shop, person }: Pick<OutboxItem, 'shop' | 'person'>,
+  account: Account | null,
+): boolean =>
+  account !== null && (person === undefined ? shop === account.shop : person === account.person);

@@ -1,39 +1,39 @@
 import { router } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
-import { useAppDispatch, useAppSelector } from '../state/hooks';
-import { loadDiagrams } from '../state/diagrams';
-import { workIn } from '../sync/outbox';
+import { DEMO_SHOP } from '../../contract/account';
+import { useAppSelector } from '../state/hooks';
 import { space, useTheme } from '../theme/theme';
 import { Type } from './Type';
 import { Icon } from './Icon';
 
-/** Says on every screen of the demo that it is one, and leads to the shop's own calls and back. */
+/** Says on every screen whose data it is, that a demo is one, and when nobody is signed in any more. */
 export function ShopStrip() {
   const palette = useTheme();
-  const dispatch = useAppDispatch();
-  const shop = useAppSelector((state) => state.outbox.shop);
-  const demo = shop === 'demo';
-  const change = async (): Promise<void> => {
-    await dispatch(workIn(demo ? 'own' : 'demo'));
-    // Its diagrams come onto the device too: a call can be opened without the server.
-    void dispatch(loadDiagrams());
-    router.replace('/');
-  };
+  const { account, signedOut } = useAppSelector((state) => state.account);
+  if (!account) return null;
+  const demo = account.shop === DEMO_SHOP;
+  const tone = demo || signedOut ? 'warn' : 'soft';
+  const says = signedOut
+    ? 'Signed out. What you enter is kept here'
+    : demo
+      ? 'Demo: made-up calls'
+      : account.shopName;
+  const leads = signedOut ? 'Sign in' : demo ? 'Our own shop' : account.name;
   return (
     <Pressable
-      testID={demo ? 'shop-demo' : 'shop-own'}
+      testID={signedOut ? 'signed-out' : demo ? 'shop-demo' : 'shop-own'}
       accessibilityRole="button"
-      accessibilityLabel={demo ? 'Demo shop. Go to our own shop' : 'Our own shop. Go to the demo'}
-      onPress={() => void change()}
-      style={[styles.strip, { backgroundColor: palette[demo ? 'warnGround' : 'sunk'] }]}
+      accessibilityLabel={`${says}. ${signedOut || demo ? leads : `${leads}, your account`}`}
+      onPress={() => router.navigate(signedOut ? '/sign-in' : '/account')}
+      style={[styles.strip, { backgroundColor: palette[tone === 'warn' ? 'warnGround' : 'sunk'] }]}
     >
-      <Type size="small" weight="strong" tone={demo ? 'warn' : 'soft'} style={styles.says}>
-        {demo ? 'Demo: made-up calls' : 'Our shop'}
+      <Type size="small" weight="strong" tone={tone} numberOfLines={1} style={styles.says}>
+        {says}
       </Type>
-      <Type size="small" tone={demo ? 'warn' : 'soft'}>
-        {demo ? 'Our own shop' : 'See the demo'}
+      <Type size="small" tone={tone} numberOfLines={1} style={styles.leads}>
+        {leads}
       </Type>
-      <Icon name="chevron-right" size={18} color={palette[demo ? 'warn' : 'soft']} />
+      <Icon name="chevron-right" size={18} color={palette[tone]} />
     </Pressable>
   );
 }
@@ -47,4 +47,5 @@ const styles = StyleSheet.create({
     paddingHorizontal: space.l,
   },
   says: { flex: 1 },
+  leads: { maxWidth: '50%' },
 });

@@ -1,6 +1,6 @@
 import type { CallPage, CallSummary, NewCallDto } from '../../contract/call';
 import { foldText } from '../../core/describe/searchWords';
-import type { Queries } from './database';
+import type { ShopQueries } from './database';
 
 const SUMMARY = `
   SELECT call.id, coalesce(call.corrected->>'complaint', call.complaint) AS complaint, call.diagram_now AS "diagramId", call.phone_at AS "phoneAt",
@@ -50,16 +50,14 @@ const patternOf = (word: string): string => `%${foldText(word).replace(/[\\%_]/g
 
 /** A page of a shop's calls, the last worked first. */
 export async function listCalls(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   { words, stage, after }: CallsWanted,
 ): Promise<CallPage> {
-  const values: unknown[] = [shop];
+  const values: unknown[] = [db.shop];
   const conditions = ['call.shop = $1'];
   if (words.length) {
     const patterns = values.push(words.map(patternOf));
-    conditions.push(`(call.shop, call.id) IN (
-      SELECT shop, call FROM call_words WHERE shop = $1 AND words LIKE ALL($${patterns}::text[]))`);
+    conditions.push(`call.id IN (SELECT calls_by_words($1, $${patterns}::text[]))`);
   }
   if (stage !== undefined) conditions.push(`call.stage = $${values.push(stage)}`);
   if (after !== undefined) {
@@ -81,27 +79,22 @@ export async function listCalls(
   return { calls, next: last ? writeCursor({ lastAt: last.micros, id: last.id }) : null };
 }
 
-export async function findCall(
-  db: Queries,
-  shop: string,
-  id: string,
-): Promise<CallSummary | undefined> {
+export async function findCall(db: ShopQueries, id: string): Promise<CallSummary | undefined> {
   const { rows } = await db.query<CallSummary>(
     `${SUMMARY} ${FROM} WHERE call.shop = $1 AND call.id = $2`,
-    [shop, id],
+    [db.shop, id],
   );
   return rows[0];
 }
 
 /** The diagram that a call is worked with now. */
 export async function diagramOfCall(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   id: string,
 ): Promise<{ diagramId: string; version: number } | undefined> {
   const { rows } = await db.query<{ diagramId: string; version: number }>(
     `SELECT diagram_now AS "diagramId", version_now AS version FROM call WHERE shop = $1 AND id = $2`,
-    [shop, id],
+    [db.shop, id],
   );
   return rows[0];
 }
@@ -120,8 +113,7 @@ export interface AddedCall {
  * appliance's id is taken by another one.
  */
 export async function addCall(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   id: string,
   call: NewCallDto,
   skewMs = 0,
@@ -165,7 +157,7 @@ export async function addCall(
        (SELECT json_build_object('id', id, 'make', make, 'model', model, 'place', place,
           'customer', customer) FROM of_appliance) AS appliance`,
     [
-      shop,
+      db.shop,
       id,
       appliance.id,
       make,

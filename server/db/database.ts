@@ -9,6 +9,20 @@ export interface Queries {
   ) => Promise<QueryResult<R>>;
 }
 
+/** A place to send queries about one shop: in a transaction that sees its rows and no other. */
+export interface ShopQueries extends Queries {
+  readonly shop: string;
+}
+
+/** The rows of one shop: each query is a transaction that is told whose it is. */
+export interface ShopRows extends ShopQueries {
+  /** Runs queries as one: all are kept, or none. */
+  transaction: <T>(run: (queries: ShopQueries) => Promise<T>) => Promise<T>;
+}
+
+/** What a shop's id looks like: it is put into a statement's text, where no value can be. */
+export const isShop = (text: string): boolean => /^[A-Za-z0-9-]{1,64}$/.test(text);
+
 /** Connections of one server. */
 const CLIENTS = 10;
 /** Queries that may wait for a connection; who comes later is told to come again. */
@@ -67,12 +81,39 @@ export class Database implements Queries {
     }
   }
 
+  /**
+   * The rows of a shop. The shop is set for each transaction and never for a connection, so that nothing of it
+   * is left for the next one; the database shows no row of another (migration 017).
+   */
+  of(shop: string): ShopRows {
+    if (!isShop(shop)) throw new Error(`"${shop}" is no shop's id`);
+    // One message for both: a trip less.
+    const begin = `BEGIN; SET LOCAL yarrix.shop = '${shop}'`;
+    return {
+      shop,
+      query: (text, values) => this.inTransaction(begin, (queries) => queries.query(text, values)),
+      transaction: (run) =>
+        this.inTransaction(begin, (client) =>
+          run({ shop, query: (text, values) => client.query(text, values) }),
+        ),
+    };
+  }
+
+  /** The same for functions of the database that enter their shop themselves: they take one trip instead of three. */
+  entering(shop: string): ShopQueries {
+    return { shop, query: (text, values) => this.query(text, values) };
+  }
+
   /** Runs queries as one: all are kept, or none. */
-  async transaction<T>(run: (queries: Queries) => Promise<T>): Promise<T> {
+  transaction<T>(run: (queries: Queries) => Promise<T>): Promise<T> {
+    return this.inTransaction('BEGIN', run);
+  }
+
+  private async inTransaction<T>(begin: string, run: (queries: Queries) => Promise<T>): Promise<T> {
     const client = await this.client();
     let broken = false;
     try {
-      await client.query('BEGIN');
+      await client.query(begin);
       const result = await run(client);
       // A transaction in which a statement has failed is rolled back by this, and without an error.
       const { command } = await client.query('COMMIT');

@@ -2,7 +2,7 @@ import { LRUCache } from 'lru-cache';
 import { MOST_BODIES, type DiagramBody, type DiagramSummary } from '../../contract/diagram';
 import { searchWords } from '../../core/describe/searchWords';
 import type { Diagram } from '../../core/diagram/diagram';
-import type { Queries } from './database';
+import type { ShopQueries } from './database';
 
 /** What lists show of versions that were read before, by the id they were sent as: versions never change. */
 const SUMMARIES = new LRUCache<string, DiagramSummary>({ max: 5_000 });
@@ -20,23 +20,23 @@ const LISTED = `(
 ) listed`;
 
 /** The newest version of every diagram of a shop. Bodies are read for those alone that are new here. */
-export async function listDiagrams(db: Queries, shop: string): Promise<DiagramSummary[]> {
+export async function listDiagrams(db: ShopQueries): Promise<DiagramSummary[]> {
   const { rows } = await db.query<{ sentAs: string }>(
     `SELECT sent_as AS "sentAs" FROM ${LISTED} ORDER BY id`,
-    [shop],
+    [db.shop],
   );
-  const known = new Map(rows.map(({ sentAs }) => [sentAs, SUMMARIES.get(`${shop} ${sentAs}`)]));
+  const known = new Map(rows.map(({ sentAs }) => [sentAs, SUMMARIES.get(`${db.shop} ${sentAs}`)]));
   const fresh = [...known].flatMap(([sentAs, summary]) => (summary ? [] : [sentAs]));
   if (fresh.length) {
     const read = await db.query<DiagramBody & { sentAs: string }>(
       `SELECT id, version, sent_as AS "sentAs", body FROM diagram
        WHERE shop = $1 AND sent_as = ANY($2::uuid[])`,
-      [shop, fresh],
+      [db.shop, fresh],
     );
     for (const each of read.rows) {
       const summary = summaryOf(each);
       known.set(each.sentAs, summary);
-      SUMMARIES.set(`${shop} ${each.sentAs}`, summary);
+      SUMMARIES.set(`${db.shop} ${each.sentAs}`, summary);
     }
   }
   return [...known.values()].flatMap((each) => each ?? []);
@@ -56,17 +56,16 @@ const summaryOf = ({ id, version, body }: DiagramBody): DiagramSummary => ({
 const MOST_BYTES = 500_000;
 
 /** The newest version of each diagram that stands in the shop's list, whole. */
-export async function listedDiagrams(db: Queries, shop: string): Promise<Diagram[]> {
+export async function listedDiagrams(db: ShopQueries): Promise<Diagram[]> {
   const { rows } = await db.query<{ body: Diagram }>(`SELECT body FROM ${LISTED} ORDER BY id`, [
-    shop,
+    db.shop,
   ]);
   return rows.map(({ body }) => body);
 }
 
 /** Newest versions that a device lacks, by `id/version`, so many at a time. */
 export async function missingDiagrams(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   have: readonly string[],
 ): Promise<DiagramBody[]> {
   const { rows } = await db.query<DiagramBody>(
@@ -78,7 +77,7 @@ export async function missingDiagrams(
        WINDOW missing AS (ORDER BY id)
      ) counted
      WHERE number = 1 OR (number <= $3 AND bytes <= $4) ORDER BY id`,
-    [shop, have, MOST_BODIES, MOST_BYTES],
+    [db.shop, have, MOST_BODIES, MOST_BYTES],
   );
   return rows;
 }
@@ -87,17 +86,16 @@ export async function missingDiagrams(
 const BODIES = new LRUCache<string, Diagram>({ max: 300 });
 
 export async function findDiagram(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   id: string,
   version: number,
 ): Promise<Diagram | undefined> {
-  const key = JSON.stringify([shop, id, version]);
+  const key = JSON.stringify([db.shop, id, version]);
   const known = BODIES.get(key);
   if (known) return known;
   const { rows } = await db.query<{ body: Diagram }>(
     'SELECT body FROM diagram WHERE shop = $1 AND id = $2 AND version = $3',
-    [shop, id, version],
+    [db.shop, id, version],
   );
   const body = rows[0]?.body;
   if (body) BODIES.set(key, body);
@@ -115,17 +113,16 @@ export interface AddedDiagram {
 
 /** Adds the next version of a diagram, once for each `sentAs`. Runs in a transaction. */
 export async function addDiagram(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   sentAs: string,
   diagram: Diagram,
   origin: Origin = 'shop',
 ): Promise<AddedDiagram> {
   // Two senders at once would take the same number: they go one after the other.
-  await db.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`diagram ${shop}`]);
+  await db.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`diagram ${db.shop}`]);
   const sent = await db.query<AddedDiagram>(
     'SELECT version, body FROM diagram WHERE shop = $1 AND sent_as = $2',
-    [shop, sentAs],
+    [db.shop, sentAs],
   );
   if (sent.rows[0]) return sent.rows[0];
   const { rows } = await db.query<AddedDiagram>(
@@ -133,7 +130,7 @@ export async function addDiagram(
      SELECT $1, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 FROM diagram
      WHERE shop = $1 AND id = $2
      RETURNING version, body`,
-    [shop, diagram.id, sentAs, diagram.name, origin, JSON.stringify(diagram)],
+    [db.shop, diagram.id, sentAs, diagram.name, origin, JSON.stringify(diagram)],
   );
   if (!rows[0]) throw new Error('a version that was added is not there');
   return rows[0];
@@ -141,13 +138,12 @@ export async function addDiagram(
 
 /** The newest version of every diagram of a shop, with who made it. */
 export async function newestDiagrams(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
 ): Promise<{ id: string; origin: Origin; body: Diagram }[]> {
   const { rows } = await db.query<{ id: string; origin: Origin; body: Diagram }>(
     `SELECT DISTINCT ON (id) id, origin, body FROM diagram
      WHERE shop = $1 ORDER BY id, version DESC`,
-    [shop],
+    [db.shop],
   );
   return rows;
 }
@@ -163,8 +159,7 @@ export interface Withdrawn {
  * @returns what was withdrawn under this id, by this sending or an earlier one; undefined where that is not its newest version
  */
 export async function withdrawDiagram(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   sentAs: string,
   { diagram, version }: Withdrawn,
 ): Promise<Withdrawn | undefined> {
@@ -179,7 +174,7 @@ export async function withdrawDiagram(
      )
      SELECT diagram, version FROM added
      UNION ALL SELECT diagram, version FROM diagram_withdrawal WHERE shop = $1 AND sent_as = $2`,
-    [shop, sentAs, diagram, version],
+    [db.shop, sentAs, diagram, version],
   );
   return rows[0];
 }

@@ -1,12 +1,12 @@
 import type { Entry, NewEntry } from '../../contract/entry';
-import type { Queries } from './database';
+import type { ShopQueries } from './database';
 
 /** The log of a call in the order of the server's clock, as far as it can tell. */
-export async function listEntries(db: Queries, shop: string, call: string): Promise<Entry[]> {
+export async function listEntries(db: ShopQueries, call: string): Promise<Entry[]> {
   const { rows } = await db.query<Entry>(
     `SELECT id, call AS "callId", kind, body, phone_at AS "phoneAt" FROM entry
      WHERE shop = $1 AND call = $2 ORDER BY at, arrived`,
-    [shop, call],
+    [db.shop, call],
   );
   return rows;
 }
@@ -20,6 +20,8 @@ export interface EntryToAdd {
   version: number;
   /** What the phone's clock lacks to the server's. */
   skewMs: number;
+  /** Who made it; nobody for what the server writes by itself. */
+  person?: string;
 }
 
 /** What became of an entry that was sent. */
@@ -60,11 +62,10 @@ export const namedBy = (entry: NewEntry): string[] =>
  * @returns what became of each, in their order
  */
 export async function addEntries(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   entries: readonly EntryToAdd[],
 ): Promise<Added[]> {
-  const sent = entries.map(({ id, entry, diagramId, version, skewMs }) => ({
+  const sent = entries.map(({ id, entry, diagramId, version, skewMs, person }) => ({
     id,
     call: entry.callId,
     kind: entry.kind,
@@ -74,11 +75,12 @@ export async function addEntries(
     names: namedBy(entry),
     checked_diagram: diagramId,
     checked_version: version,
+    person,
   }));
   const { rows } = await db.query<AddedRow>({
     name: 'add-entries',
     text: 'SELECT * FROM add_entries($1, $2)',
-    values: [shop, JSON.stringify(sent)],
+    values: [db.shop, JSON.stringify(sent)],
   });
   return rows.map((row) => ({
     added: row.added,

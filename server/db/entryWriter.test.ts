@@ -21,7 +21,8 @@ function database(answer: (ids: string[], statement: number) => Promise<void>) {
     const row = { added: true, named: 0, diagramId: 'd', version: 1, kind: null, phoneAt: null };
     return { rows: ids.map(() => row) };
   };
-  const db = { query, transaction: (run: (db: unknown) => unknown) => run({ query }) };
+  const transaction = (run: (db: unknown) => unknown) => run({ query });
+  const db = { entering: () => ({ query }), of: () => ({ transaction }) };
   return { statements, writer: new EntryWriter(db as unknown as Database) };
 }
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));

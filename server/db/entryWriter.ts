@@ -23,7 +23,7 @@ interface Waiting {
 export class EntryWriter {
   private readonly waiting = new Map<string, Waiting[]>();
 
-  constructor(private readonly db: Pick<Database, 'query' | 'transaction'>) {}
+  constructor(private readonly db: Pick<Database, 'entering' | 'of'>) {}
 
   /**
    * Stores entries of one request: in one transaction, all asked for in their order.
@@ -81,10 +81,10 @@ export class EntryWriter {
 
   private async together(shop: string, entries: readonly EntryToAdd[]): Promise<Added[]> {
     const [turn = [], ...others] = inTurns(entries);
-    if (!others.length) return addEntries(this.db, shop, turn);
-    return this.db.transaction(async (queries) => {
-      const added = await addEntries(queries, shop, turn);
-      for (const other of others) added.push(...(await addEntries(queries, shop, other)));
+    if (!others.length) return addEntries(this.db.entering(shop), turn);
+    return this.db.of(shop).transaction(async (queries) => {
+      const added = await addEntries(queries, turn);
+      for (const other of others) added.push(...(await addEntries(queries, other)));
       return added;
     });
   }

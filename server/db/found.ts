@@ -1,7 +1,7 @@
 import type { CallSummary } from '../../contract/call';
 import { NOTHING_WRONG, type FoundCounts } from '../../core/inference/shopPriors';
 import { cameBackOf, UNIT } from './cameBack';
-import type { Queries } from './database';
+import type { ShopQueries } from './database';
 
 /** Finished calls that are counted, the last ones: it is asked with every call that is opened. */
 const MOST_FINISHED = 500;
@@ -10,8 +10,7 @@ const MOST_FINISHED = 500;
  * unless somebody had to come again for it.
  */
 export async function countFound(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   { id, diagramId }: Pick<CallSummary, 'id' | 'diagramId'>,
 ): Promise<FoundCounts> {
   const { rows } = await db.query<{ part: string; calls: number }>(
@@ -38,7 +37,7 @@ export async function countFound(
          OR finished.id NOT IN (SELECT id FROM came_back)
      )
      SELECT part, count(*)::integer AS calls FROM counted GROUP BY part`,
-    [shop, id, diagramId, NOTHING_WRONG],
+    [db.shop, id, diagramId, NOTHING_WRONG],
   );
   return Object.fromEntries(rows.map(({ part, calls }) => [part, calls]));
 }

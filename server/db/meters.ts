@@ -1,21 +1,20 @@
 import { MOST_METERS } from '../../contract/limits';
 import type { MeterDto, ShopMeter } from '../../contract/meter';
-import type { Queries } from './database';
+import type { ShopQueries } from './database';
 
 /** The meters of a shop that are still there, by name. */
-export async function listMeters(db: Queries, shop: string): Promise<ShopMeter[]> {
+export async function listMeters(db: ShopQueries): Promise<ShopMeter[]> {
   const { rows } = await db.query<ShopMeter>(
     `SELECT id, name, kind, lead_ohms AS "leadOhms" FROM meter
      WHERE shop = $1 AND NOT gone ORDER BY lower(name), id LIMIT ${MOST_METERS}`,
-    [shop],
+    [db.shop],
   );
   return rows;
 }
 
 /** Keeps a meter as it is said last. @returns false where the shop has as many as it may */
 export async function keepMeter(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   id: string,
   { name, kind, leadOhms }: MeterDto,
 ): Promise<boolean> {
@@ -26,12 +25,12 @@ export async function keepMeter(
      ON CONFLICT (shop, id) DO UPDATE
        SET name = excluded.name, kind = excluded.kind, lead_ohms = excluded.lead_ohms, gone = false
      RETURNING id`,
-    [shop, id, name, kind, leadOhms],
+    [db.shop, id, name, kind, leadOhms],
   );
   return rows.length > 0;
 }
 
 /** Takes a meter off the list; one that was never on it is off it too. */
-export async function dropMeter(db: Queries, shop: string, id: string): Promise<void> {
-  await db.query('UPDATE meter SET gone = true WHERE shop = $1 AND id = $2', [shop, id]);
+export async function dropMeter(db: ShopQueries, id: string): Promise<void> {
+  await db.query('UPDATE meter SET gone = true WHERE shop = $1 AND id = $2', [db.shop, id]);
 }

@@ -1,5 +1,5 @@
 import type { ModelSheet } from '../../core/diagram/modelPattern';
-import type { Queries } from './database';
+import type { ShopQueries } from './database';
 
 interface Row {
   make: string;
@@ -14,7 +14,7 @@ const asSheet = ({ version, ...sheet }: Row): ModelSheet => ({
 });
 
 /** Which sheets the models of a shop use. */
-export async function listModelSheets(db: Queries, shop: string): Promise<ModelSheet[]> {
+export async function listModelSheets(db: ShopQueries): Promise<ModelSheet[]> {
   const { rows } = await db.query<Row>(
     `SELECT make, pattern, diagram, version FROM (
        SELECT DISTINCT ON (lower(make), lower(pattern)) make, pattern, diagram, version
@@ -22,7 +22,7 @@ export async function listModelSheets(db: Queries, shop: string): Promise<ModelS
        ORDER BY lower(make), lower(pattern), arrived DESC
      ) newest
      WHERE diagram IS NOT NULL ORDER BY make, pattern`,
-    [shop],
+    [db.shop],
   );
   return rows.map(asSheet);
 }
@@ -35,8 +35,7 @@ export type SaidOfModel = Omit<ModelSheet, 'diagram'> & { diagram: string | null
  * @returns what is stored under this id, by this sending or an earlier one; undefined where there is no such diagram
  */
 export async function addModelSheet(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   sentAs: string,
   { make, pattern, diagram, version }: SaidOfModel,
 ): Promise<SaidOfModel | undefined> {
@@ -52,7 +51,7 @@ export async function addModelSheet(
      )
      SELECT make, pattern, diagram, version FROM added
      UNION ALL SELECT make, pattern, diagram, version FROM model_sheet WHERE shop = $1 AND sent_as = $2`,
-    [shop, sentAs, make, pattern, diagram, version ?? null],
+    [db.shop, sentAs, make, pattern, diagram, version ?? null],
   );
   const [row] = rows;
   if (!row) return undefined;

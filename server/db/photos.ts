@@ -1,34 +1,29 @@
 import { MOST_PHOTOS } from '../../contract/limits';
 import type { NewPhotoDto, PhotoSummary } from '../../contract/photo';
-import type { Queries } from './database';
+import type { ShopQueries } from './database';
 
 /** The photos of a call in the order in which they were taken, without the pictures. */
-export async function listPhotos(db: Queries, shop: string, call: string): Promise<PhotoSummary[]> {
+export async function listPhotos(db: ShopQueries, call: string): Promise<PhotoSummary[]> {
   const { rows } = await db.query<PhotoSummary>(
     `SELECT id, shows, shown_of AS "of", drawn_from AS "drawnFrom", phone_at AS "phoneAt" FROM photo
      WHERE shop = $1 AND call = $2 ORDER BY phone_at, id`,
-    [shop, call],
+    [db.shop, call],
   );
   return rows;
 }
 
 /** The picture of one photo; undefined where there is none. */
-export async function findPhoto(
-  db: Queries,
-  shop: string,
-  id: string,
-): Promise<Buffer | undefined> {
+export async function findPhoto(db: ShopQueries, id: string): Promise<Buffer | undefined> {
   const { rows } = await db.query<{ jpeg: Buffer }>(
     'SELECT jpeg FROM photo WHERE shop = $1 AND id = $2',
-    [shop, id],
+    [db.shop, id],
   );
   return rows[0]?.jpeg;
 }
 
 /** Pictures of a call with what they show, for its report; of one that was drawn on the drawing alone. */
 export async function picturesOf(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   call: string,
   most: number,
 ): Promise<{ shows: string; jpeg: Buffer }[]> {
@@ -36,7 +31,7 @@ export async function picturesOf(
     `SELECT shows, jpeg FROM photo WHERE shop = $1 AND call = $2 AND NOT EXISTS (
        SELECT FROM photo drawn WHERE drawn.shop = $1 AND drawn.call = $2 AND drawn.drawn_from = photo.id)
      ORDER BY phone_at, id LIMIT $3`,
-    [shop, call, most],
+    [db.shop, call, most],
   );
   return rows;
 }
@@ -55,8 +50,7 @@ export interface AddedPhoto {
 
 /** Stores a photo once however often it is sent; none beyond what a call may have. */
 export async function addPhoto(
-  db: Queries,
-  shop: string,
+  db: ShopQueries,
   id: string,
   { callId, shows, of, drawnFrom, phoneAt }: NewPhotoDto,
   jpeg: Buffer,
@@ -80,7 +74,7 @@ export async function addPhoto(
          'of', shown_of, 'drawnFrom', drawn_from, 'sha256', encode(sha256(jpeg), 'hex'))) FROM known) AS photo,
        EXISTS (SELECT FROM of_call) AS call, (SELECT there FROM under) AS "drawnOn",
        (SELECT number FROM had) AS photos`,
-    [shop, id, callId, shows, jpeg, phoneAt, of ?? null, drawnFrom ?? null],
+    [db.shop, id, callId, shows, jpeg, phoneAt, of ?? null, drawnFrom ?? null],
   );
   const [row] = rows;
   if (!row) throw new Error('a statement that always has one row has none');

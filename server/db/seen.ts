@@ -5,7 +5,7 @@ import {
   type SeenCall,
   type SeenPart,
 } from '../../contract/seen';
-import type { Queries } from './database';
+import type { ShopQueries } from './database';
 
 /** Calls that are looked at: of the same model first, then the last ones. */
 const MOST_LOOKED_AT = 500;
@@ -38,12 +38,12 @@ const ALIKE = `
   )`;
 
 /** What the shop has seen of units like that of a call. */
-export async function seenBefore(db: Queries, shop: string, call: string): Promise<SeenBefore> {
+export async function seenBefore(db: ShopQueries, call: string): Promise<SeenBefore> {
   const calls = await db.query<SeenCall>(
     `${ALIKE} SELECT id, complaint, model, place, found, last_at AS "lastAt",
        same_model AS "sameModel", came_back AS "cameBack"
      FROM told ORDER BY same_model DESC, last_at DESC, id LIMIT ${MOST_CALLS}`,
-    [shop, call],
+    [db.shop, call],
   );
   const parts = await db.query<SeenPart>(
     `${ALIKE} SELECT found->>'part' AS part, max(coalesce(found->>'name', found->>'part')) AS name,
@@ -52,7 +52,7 @@ export async function seenBefore(db: Queries, shop: string, call: string): Promi
        (count(*) FILTER (WHERE came_back))::integer AS "cameBack"
      FROM told WHERE found ? 'part' GROUP BY found->>'part'
      ORDER BY count(*) DESC, name LIMIT ${MOST_PARTS}`,
-    [shop, call],
+    [db.shop, call],
   );
   return { calls: calls.rows, parts: parts.rows };
 }
@@ -64,7 +64,7 @@ const AWAY_SECONDS = 1800;
 const MOST_KINDS = 8;
 
 /** Minutes that a shop's finished calls took in the mean, by kind of unit: between entries that follow each other, the most frequent first. */
-export async function minutesByKind(db: Queries, shop: string): Promise<KindMinutes[]> {
+export async function minutesByKind(db: ShopQueries): Promise<KindMinutes[]> {
   const { rows } = await db.query<KindMinutes>(
     `WITH finished AS (
        SELECT call.shop, call.id, diagram.body->>'kind' AS kind
@@ -82,7 +82,7 @@ export async function minutesByKind(db: Queries, shop: string): Promise<KindMinu
      )
      SELECT kind, count(*)::integer AS calls, avg(minutes)::float8 AS minutes
      FROM worked WHERE minutes > 0 GROUP BY kind ORDER BY count(*) DESC, kind LIMIT ${MOST_KINDS}`,
-    [shop],
+    [db.shop],
   );
   return rows;
 }

@@ -3,48 +3,48 @@ import { NewCallDto, type CallDetail } from '../../contract/call';
 import { STORED_HEADER } from '../../contract/headers';
 import { readDto } from '../../contract/readDto';
 import { addCall, findCall, listCalls, readCursor, type CallsWanted } from '../db/calls';
-import type { Database } from '../db/database';
+
 import { findDiagram } from '../db/diagrams';
 import { listEntries } from '../db/entries';
 import { minutesByKind, seenBefore } from '../db/seen';
 import { countFound } from '../db/found';
 import { refuseOther } from '../conflict';
 import { onlyJson, skewOf, uuidOf, valid } from '../input';
-import { shopOf } from '../shop';
+import { rowsOf } from '../people/asker';
 import { notFound, RefusedRequest, unusable } from '../problems';
 
-export function callRoutes(db: Database): Router {
+export function callRoutes(): Router {
   const router = Router();
 
   router.get('/calls', async (request, response) => {
-    response.json(await listCalls(db, shopOf(response), wantedIn(request.query)));
+    response.json(await listCalls(rowsOf(response), wantedIn(request.query)));
   });
 
   router.get('/calls/:id', async (request, response) => {
-    const shop = shopOf(response);
-    const call = await findCall(db, shop, uuidOf(request.params.id));
+    const rows = rowsOf(response);
+    const call = await findCall(rows, uuidOf(request.params.id));
     if (!call) throw notFound('such call');
-    const diagram = await findDiagram(db, shop, call.diagramId, call.diagramVersion);
+    const diagram = await findDiagram(rows, call.diagramId, call.diagramVersion);
     if (!diagram) throw new Error(`call ${call.id} names a diagram version that is not stored`);
-    const entries = await listEntries(db, shop, call.id);
-    const foundBefore = await countFound(db, shop, call);
+    const entries = await listEntries(rows, call.id);
+    const foundBefore = await countFound(rows, call);
     const any = Object.keys(foundBefore).length > 0;
     const detail: CallDetail = { ...call, diagram, entries, ...(any && { foundBefore }) };
     response.json(detail);
   });
 
   router.get('/calls/:id/seen', async (request, response) => {
-    response.json(await seenBefore(db, shopOf(response), uuidOf(request.params.id)));
+    response.json(await seenBefore(rowsOf(response), uuidOf(request.params.id)));
   });
 
   router.get('/minutes', async (_request, response) => {
-    response.json(await minutesByKind(db, shopOf(response)));
+    response.json(await minutesByKind(rowsOf(response)));
   });
 
   router.put('/calls/:id', onlyJson, async (request, response) => {
     const id = uuidOf(request.params.id);
     const call = valid(readDto(NewCallDto, request.body));
-    const stored = await addCall(db, shopOf(response), id, call, skewOf(request));
+    const stored = await addCall(rowsOf(response), id, call, skewOf(request));
     const { appliance, ...rest } = call;
     if (stored.appliance) refuseOther('appliance', appliance, stored.appliance);
     if (stored.call) refuseOther('call', { ...rest, applianceId: appliance.id }, stored.call);

@@ -2,12 +2,12 @@ import { json, Router, text } from 'express';
 import { readTableCsv } from '../../contract/contactTableCsv';
 import { HaveDto, MOST_VERSIONS, WithdrawalDto } from '../../contract/diagram';
 import { STORED_HEADER } from '../../contract/headers';
-import { shopName } from '../../contract/shop';
 import { readDto } from '../../contract/readDto';
 import { NewTableDto } from '../../contract/table';
 import { findSwitch } from '../../core/diagram/terminal';
+import type { ShopRows } from '../db/database';
 import { diagramOfCall } from '../db/calls';
-import type { Database } from '../db/database';
+
 import {
   addDiagram,
   findDiagram,
@@ -20,7 +20,7 @@ import { refuseOther } from '../conflict';
 import type { DiagramCheck } from '../diagramCheck';
 import { onlyJson, skewOf, uuidOf, valid } from '../input';
 import type { Reports } from '../report/reports';
-import { shopOf } from '../shop';
+import { accountOf, rowsOf } from '../people/asker';
 import { notFound, RefusedRequest, unusable } from '../problems';
 
 interface Named {
@@ -28,36 +28,35 @@ interface Named {
   version: string;
 }
 
-export function diagramRoutes(db: Database, check: DiagramCheck, reports: Reports): Router {
+export function diagramRoutes(check: DiagramCheck, reports: Reports): Router {
   const router = Router();
 
   router.get('/diagrams', async (_request, response) => {
-    const shop = shopOf(response);
-    response.json(await listDiagrams(db, shop));
+    const rows = rowsOf(response);
+    response.json(await listDiagrams(rows));
   });
 
   router.post('/diagrams/bodies', onlyJson, json({ limit: '1mb' }), async (request, response) => {
     const { have } = valid(readDto(HaveDto, request.body));
-    response.json(await missingDiagrams(db, shopOf(response), have));
+    response.json(await missingDiagrams(rowsOf(response), have));
   });
 
-  const versionOf = async (shop: string, { id, version: text }: Named) => {
+  const versionOf = async (rows: ShopRows, { id, version: text }: Named) => {
     const version = Number(text);
     if (!Number.isInteger(version) || version < 1 || version > MOST_VERSIONS)
       throw new RefusedRequest(400, 'the version must be a whole number from 1 on');
-    const diagram = await findDiagram(db, shop, id, version);
+    const diagram = await findDiagram(rows, id, version);
     if (!diagram) throw notFound('such diagram version');
     return { diagram, version };
   };
 
   router.get('/diagrams/:id/:version', async (request, response) => {
-    response.json((await versionOf(shopOf(response), request.params)).diagram);
+    response.json((await versionOf(rowsOf(response), request.params)).diagram);
   });
 
   router.get('/diagrams/:id/:version/page.pdf', async (request, response) => {
-    const shop = shopOf(response);
-    const { diagram, version } = await versionOf(shop, request.params);
-    const pdf = await reports.diagram(diagram, version, shopName(shop));
+    const { diagram, version } = await versionOf(rowsOf(response), request.params);
+    const pdf = await reports.diagram(diagram, version, accountOf(response).shopName);
     response.attachment(`${diagram.id}.pdf`).send(pdf);
   });
 
@@ -66,12 +65,12 @@ export function diagramRoutes(db: Database, check: DiagramCheck, reports: Report
     '/diagrams/:sentAs',
     text({ type: () => true, limit: '1mb' }),
     async (request, response) => {
-      const shop = shopOf(response);
+      const rows = rowsOf(response);
       const sentAs = uuidOf(request.params.sentAs);
       const file = typeof request.body === 'string' ? request.body : '';
       const { diagram } = valid(await check.read(file));
-      const { version, body } = await db.transaction((queries) =>
-        addDiagram(queries, shop, sentAs, diagram),
+      const { version, body } = await rows.transaction((queries) =>
+        addDiagram(queries, sentAs, diagram),
       );
       refuseOther('diagram', diagram, body);
       response.json({ id: diagram.id, version });
@@ -82,7 +81,7 @@ export function diagramRoutes(db: Database, check: DiagramCheck, reports: Report
   router.put('/withdrawals/:sentAs', onlyJson, json(), async (request, response) => {
     const sentAs = uuidOf(request.params.sentAs);
     const wanted = valid(readDto(WithdrawalDto, request.body));
-    const withdrawn = await withdrawDiagram(db, shopOf(response), sentAs, wanted);
+    const withdrawn = await withdrawDiagram(rowsOf(response), sentAs, wanted);
     if (!withdrawn) throw notFound('such newest version of the diagram');
     refuseOther('withdrawal', { ...wanted }, withdrawn);
     response.setHeader(STORED_HEADER, sentAs);
@@ -92,16 +91,16 @@ export function diagramRoutes(db: Database, check: DiagramCheck, reports: Report
   return router;
 }
 
-export function tableRoutes(db: Database): Router {
+export function tableRoutes(): Router {
   const router = Router();
 
   // A table makes a new version of the diagram, and the call goes on with that version.
   router.put('/tables/:sentAs', onlyJson, async (request, response) => {
-    const shop = shopOf(response);
+    const rows = rowsOf(response);
     const sentAs = uuidOf(request.params.sentAs);
     const sent = valid(readDto(NewTableDto, request.body));
-    const call = await diagramOfCall(db, shop, sent.callId);
-    const diagram = call && (await findDiagram(db, shop, call.diagramId, sent.diagramVersion));
+    const call = await diagramOfCall(rows, sent.callId);
+    const diagram = call && (await findDiagram(rows, call.diagramId, sent.diagramVersion));
     if (!call || !diagram) throw notFound('such call');
     const part = findSwitch(diagram, sent.part);
     if (!part.ok) throw unusable([{ path: '/part', message: part.error.message }]);
@@ -109,9 +108,9 @@ export function tableRoutes(db: Database): Router {
     const parts = diagram.parts.map((each) =>
       each.id === part.value.id ? { ...part.value, table } : each,
     );
-    const version = await db.transaction(async (queries) => {
+    const version = await rows.transaction(async (queries) => {
       const wanted = { ...diagram, parts };
-      const stored = await addDiagram(queries, shop, sentAs, wanted);
+      const stored = await addDiagram(queries, sentAs, wanted);
       refuseOther('table', wanted, stored.body);
       const entry = {
         callId: sent.callId,
@@ -124,8 +123,9 @@ export function tableRoutes(db: Database): Router {
         },
       } as const;
       const skewMs = skewOf(request);
-      const [added] = await addEntries(queries, shop, [
-        { id: sentAs, entry, diagramId: call.diagramId, version: call.version, skewMs },
+      const { person } = accountOf(response);
+      const [added] = await addEntries(queries, [
+        { id: sentAs, entry, diagramId: call.diagramId, version: call.version, skewMs, person },
       ]);
       if (added?.stored) refuseOther('table', entry, added.stored);
       else if (!added?.added)

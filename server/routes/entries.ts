@@ -1,11 +1,12 @@
 import { Router, type Request } from 'express';
 import { readEntries, readEntry, type EntryResult } from '../../contract/entry';
 import { STORED_HEADER } from '../../contract/headers';
+
 import type { Database } from '../db/database';
 import { EntryWriter } from '../db/entryWriter';
 import { onlyJson, skewOf, uuidOf, valid } from '../input';
 import { problemOf, unusable } from '../problems';
-import { shopOf } from '../shop';
+import { accountOf, rowsOf } from '../people/asker';
 import { storeEntries, type SentShape } from '../storeEntries';
 
 export function entryRoutes(db: Database): Router {
@@ -15,8 +16,9 @@ export function entryRoutes(db: Database): Router {
   router.put('/entries/:id', onlyJson, async (request, response) => {
     const id = uuidOf(request.params.id);
     const entry = valid(readEntry(request.body));
-    const shop = shopOf(response);
-    const [refusal] = await storeEntries(db, writer, shop, [{ id, entry }], skewOf(request));
+    const rows = rowsOf(response);
+    const { person } = accountOf(response);
+    const [refusal] = await storeEntries(rows, writer, person, [{ id, entry }], skewOf(request));
     if (refusal) throw refusal;
     response.setHeader(STORED_HEADER, id).status(204).end();
   });
@@ -30,7 +32,13 @@ export function entryRoutes(db: Database): Router {
       results.push(entry.ok ? { id, status: 204 } : refused(id, unusable(entry.error)));
       if (entry.ok) whole.push({ id: uuidOf(id), entry: entry.value, place });
     }
-    const outcomes = await storeEntries(db, writer, shopOf(response), whole, skewOf(request));
+    const outcomes = await storeEntries(
+      rowsOf(response),
+      writer,
+      accountOf(response).person,
+      whole,
+      skewOf(request),
+    );
     whole.forEach(({ place }, at) => {
       const refusal = outcomes[at];
       const result = results[place];

@@ -8,24 +8,24 @@ import { PLATE } from '../../core/call/plate';
 import { findTerminal, owners } from '../../core/diagram/terminal';
 import { refuseOther } from '../conflict';
 import { diagramOfCall } from '../db/calls';
-import type { Database } from '../db/database';
+import type { ShopRows } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { addPhoto, findPhoto, listPhotos } from '../db/photos';
 import { onlyJson, uuidOf, valid } from '../input';
 import { notFound, unusable } from '../problems';
-import { shopOf } from '../shop';
+import { rowsOf } from '../people/asker';
 
 /** Whether a call's diagram has what a photo is of; true where there is no such call, which is said otherwise. */
-async function isThere(db: Database, shop: string, call: string, of: string): Promise<boolean> {
+async function isThere(rows: ShopRows, call: string, of: string): Promise<boolean> {
   if (of === PLATE) return true;
-  const worked = await diagramOfCall(db, shop, call);
-  const diagram = worked && (await findDiagram(db, shop, worked.diagramId, worked.version));
+  const worked = await diagramOfCall(rows, call);
+  const diagram = worked && (await findDiagram(rows, worked.diagramId, worked.version));
   if (!diagram) return true;
   return owners(diagram).some(({ id }) => id === of) || findTerminal(diagram, of).ok;
 }
 
 /** Photos of calls: sent once, listed, shown. */
-export function photoRoutes(db: Database): Router {
+export function photoRoutes(): Router {
   const router = Router();
 
   router.put('/photos/:id', onlyJson, json({ limit: '1mb' }), async (request, response) => {
@@ -38,9 +38,9 @@ export function photoRoutes(db: Database): Router {
     if (!isJpeg(jpeg)) refuse('must be a JPEG in base64');
     if (jpeg.length > MOST_PHOTO_BYTES) refuse(`has more than ${MOST_PHOTO_BYTES} bytes: scale it`);
     if (saysWhereTaken(jpeg)) refuse('says where or by what it was taken: send it without Exif');
-    if (photo.of !== undefined && !(await isThere(db, shopOf(response), photo.callId, photo.of)))
+    if (photo.of !== undefined && !(await isThere(rowsOf(response), photo.callId, photo.of)))
       refuse(`the diagram of this call has no "${photo.of}"`, '/of');
-    const stored = await addPhoto(db, shopOf(response), id, photo, jpeg);
+    const stored = await addPhoto(rowsOf(response), id, photo, jpeg);
     const { jpeg: _, ...said } = photo;
     const sha256 = createHash('sha256').update(jpeg).digest('hex');
     if (stored.photo) refuseOther('photo', { ...said, sha256 }, stored.photo);
@@ -52,11 +52,11 @@ export function photoRoutes(db: Database): Router {
   });
 
   router.get('/calls/:id/photos', async (request, response) => {
-    response.json(await listPhotos(db, shopOf(response), uuidOf(request.params.id)));
+    response.json(await listPhotos(rowsOf(response), uuidOf(request.params.id)));
   });
 
   router.get('/photos/:id', async (request, response) => {
-    const jpeg = await findPhoto(db, shopOf(response), uuidOf(request.params.id));
+    const jpeg = await findPhoto(rowsOf(response), uuidOf(request.params.id));
     if (!jpeg) throw notFound('such photo');
     response.type('image/jpeg').send(jpeg);
   });

@@ -1,9 +1,8 @@
 import { Router, type Response } from 'express';
 import type { CallDetail } from '../../contract/call';
-import { shopName } from '../../contract/shop';
 import type { ReportedCall } from '../../core/describe/report';
 import { findCall } from '../db/calls';
-import type { Database } from '../db/database';
+import type { ShopRows } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { listEntries } from '../db/entries';
 import { picturesOf } from '../db/photos';
@@ -12,44 +11,44 @@ import { notFound, RefusedRequest } from '../problems';
 import { logCsv, readingsCsv, returnVisit } from '../report/files';
 import { READERS, type PdfOptions } from '../report/pdf';
 import type { Reports } from '../report/reports';
-import { shopOf } from '../shop';
+import { accountOf, rowsOf } from '../people/asker';
 
 /** A call as files: its report, its log, its readings, a return visit. Open formats, all of them. */
-export function reportRoutes(db: Database, reports: Reports): Router {
+export function reportRoutes(reports: Reports): Router {
   const router = Router();
 
   router.get('/calls/:id/report', async (request, response) => {
-    const call = await detailOf(db, shopOf(response), request.params.id);
+    const call = await detailOf(rowsOf(response), request.params.id);
     response.json(await reports.of(reported(call)));
   });
 
   router.get('/calls/:id/report.pdf', async (request, response) => {
-    const shop = shopOf(response);
-    const call = await detailOf(db, shop, request.params.id);
-    const options = optionsIn(request.query, shop);
-    const photos = await picturesOf(db, shop, call.id, MOST_IN_REPORT);
+    const rows = rowsOf(response);
+    const call = await detailOf(rows, request.params.id);
+    const options = optionsIn(request.query, accountOf(response).shopName);
+    const photos = await picturesOf(rows, call.id, MOST_IN_REPORT);
     const pdf = await reports.pdf(reported(call), { ...options, photos });
     asFile(response, call, 'pdf', 'application/pdf').send(pdf);
   });
 
   router.get('/calls/:id/log.csv', async (request, response) => {
-    const call = await detailOf(db, shopOf(response), request.params.id);
+    const call = await detailOf(rowsOf(response), request.params.id);
     asFile(response, call, 'log.csv', 'text/csv; charset=utf-8').send(logCsv(call));
   });
 
   router.get('/calls/:id/readings.csv', async (request, response) => {
-    const call = await detailOf(db, shopOf(response), request.params.id);
+    const call = await detailOf(rowsOf(response), request.params.id);
     asFile(response, call, 'readings.csv', 'text/csv; charset=utf-8').send(readingsCsv(call));
   });
 
   router.get('/calls/:id/log.json', async (request, response) => {
-    const call = await detailOf(db, shopOf(response), request.params.id);
+    const call = await detailOf(rowsOf(response), request.params.id);
     const { diagram: _, ...rest } = call;
     asFile(response, call, 'log.json', 'application/json').send(JSON.stringify(rest, null, 2));
   });
 
   router.get('/calls/:id/return.ics', async (request, response) => {
-    const call = await detailOf(db, shopOf(response), request.params.id);
+    const call = await detailOf(rowsOf(response), request.params.id);
     const { at, minutes } = visitIn(request.query);
     asFile(response, call, 'ics', 'text/calendar; charset=utf-8').send(
       returnVisit(call, at, minutes),
@@ -59,12 +58,12 @@ export function reportRoutes(db: Database, reports: Reports): Router {
   return router;
 }
 
-async function detailOf(db: Database, shop: string, id: string): Promise<CallDetail> {
-  const call = await findCall(db, shop, uuidOf(id));
+async function detailOf(rows: ShopRows, id: string): Promise<CallDetail> {
+  const call = await findCall(rows, uuidOf(id));
   if (!call) throw notFound('such call');
-  const diagram = await findDiagram(db, shop, call.diagramId, call.diagramVersion);
+  const diagram = await findDiagram(rows, call.diagramId, call.diagramVersion);
   if (!diagram) throw new Error(`call ${call.id} names a diagram version that is not stored`);
-  return { ...call, diagram, entries: await listEntries(db, shop, call.id) };
+  return { ...call, diagram, entries: await listEntries(rows, call.id) };
 }
 
 const reported = ({
@@ -121,7 +120,7 @@ function optionsIn(query: Query, shop: string): Omit<PdfOptions, 'photos'> {
     reader,
     zone,
     currency: textIn(query, 'currency', 4) ?? '',
-    shop: shopName(shop),
+    shop,
   };
 }
 

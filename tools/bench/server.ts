@@ -7,14 +7,13 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { pathToFileURL } from 'node:url';
 import { LID_READING } from '../../core/simulate/lidReading';
-import { builtIn } from '../../library/library';
 import { addCall } from '../../server/db/calls';
 import { Database, OF_A_TASK } from '../../server/db/database';
-import { addDiagram } from '../../server/db/diagrams';
 import { migrate } from '../../server/db/migrate';
 import { EXIT, out, outJson } from '../commands/command';
 import { needDebian } from '../debian';
 import { startCluster } from '../postgres';
+import { foundShop, type SignedIn } from '../../e2e/signIn';
 import { Watched } from '../soak/watched';
 
 /** Phones at once, and for how long each side is asked in a turn. */
@@ -25,7 +24,13 @@ const TURNS = 5;
 const CALLS = 10_000;
 const ENTRIES = 100;
 const READERS = 20;
-const SHOP = 'bench';
+
+/** The shop that is measured in: its tables as their owner sees them, and who is signed in to it. */
+interface House {
+  owner: Database;
+  shop: string;
+  session: SignedIn;
+}
 const NO_LIMIT = 100_000_000;
 
 interface Load {
@@ -60,10 +65,6 @@ export async function benchServer(json: boolean): Promise<number> {
   let ours: Watched | undefined;
   try {
     await migrate(cluster.ownerUrl, () => undefined);
-    await owner.query('INSERT INTO shop (shop, name) VALUES ($1, $1)', [SHOP]);
-    const washer = builtIn('top-load-washer');
-    if (!washer) throw new Error('no washer');
-    await owner.transaction((queries) => addDiagram(queries, SHOP, randomUUID(), washer));
     await owner.query(
       `CREATE TABLE bare_entry (shop text NOT NULL, id uuid NOT NULL, call uuid NOT NULL,
          kind text NOT NULL, body jsonb NOT NULL, phone_at timestamptz NOT NULL,
@@ -78,7 +79,11 @@ export async function benchServer(json: boolean): Promise<number> {
     const barePort = await new Promise<number>((resolve) =>
       bare?.once('message', (said: { port: number }) => resolve(said.port)),
     );
-    const report = await measure(owner, ours.port, barePort);
+    const session = await foundShop(ours.address, 'Bench');
+    const [shop = ''] = (await owner.query<{ shop: string }>('SELECT shop FROM shop')).rows.map(
+      (row) => row.shop,
+    );
+    const report = await measure({ owner, shop, session }, ours.port, barePort);
     if (json) outJson(report);
     else say(report);
   } finally {
@@ -91,11 +96,11 @@ export async function benchServer(json: boolean): Promise<number> {
   return EXIT.done;
 }
 
-async function measure(owner: Database, oursPort: number, barePort: number): Promise<Report> {
+async function measure(house: House, oursPort: number, barePort: number): Promise<Report> {
   const calls = Array.from({ length: 200 }, () => randomUUID());
-  for (const id of calls) await newCall(owner, id);
+  for (const id of calls) await newCall(house, id);
   const store = (port: number, phone: number) => () =>
-    send(port, 'PUT', `/api/entries/${randomUUID()}`, entryOf(calls[phone] ?? ''));
+    send(house.session, port, 'PUT', `/api/entries/${randomUUID()}`, entryOf(calls[phone] ?? ''));
   const storing: Storing[] = [];
   for (const phones of PHONES) {
     const [one, other]: [number[], number[]] = [[], []];
@@ -118,22 +123,22 @@ async function measure(owner: Database, oursPort: number, barePort: number): Pro
         id: randomUUID(),
         entry: entryOf(calls[phone] ?? ''),
       }));
-      return send(oursPort, 'POST', '/api/entries', { entries });
+      return send(house.session, oursPort, 'POST', '/api/entries', { entries });
     });
     batches.push({ phones, perSecond: summary(took, 1).perSecond * 50 });
   }
   const byLength = [];
   for (const entries of [5, 5000]) {
     const id = randomUUID();
-    await newCall(owner, id);
-    await fill(owner, [id], entries);
+    await newCall(house, id);
+    await fill(house, [id], entries);
     const took = await load(
       1,
-      () => () => send(oursPort, 'PUT', `/api/entries/${randomUUID()}`, entryOf(id)),
+      () => () => send(house.session, oursPort, 'PUT', `/api/entries/${randomUUID()}`, entryOf(id)),
     );
     byLength.push({ entries, p50Ms: summary(took, 1).p50Ms });
   }
-  await manyCalls(owner);
+  await manyCalls(house);
   const paths = {
     'first page': '/api/calls',
     'search, common word': '/api/calls?search=cellar',
@@ -142,7 +147,7 @@ async function measure(owner: Database, oursPort: number, barePort: number): Pro
   };
   const lists = [];
   for (const [what, path] of Object.entries(paths)) {
-    const read = () => () => send(oursPort, 'GET', path);
+    const read = () => () => send(house.session, oursPort, 'GET', path);
     await load(1, read);
     const alone = summary(await load(1, read), 1);
     const withReaders = summary(await load(READERS + 1, read), 1);
@@ -158,8 +163,8 @@ const entryOf = (callId: string): object => ({
   body: LID_READING,
 });
 
-const newCall = (db: Database, id: string): Promise<unknown> =>
-  addCall(db, SHOP, id, {
+const newCall = ({ owner, shop }: House, id: string): Promise<unknown> =>
+  addCall({ shop, query: (text, values) => owner.query(text, values) }, id, {
     appliance: { id: randomUUID(), make: 'Marrowby', model: 'W-44', place: 'Bench' },
     diagramId: 'top-load-washer',
     diagramVersion: 1,
@@ -168,24 +173,24 @@ const newCall = (db: Database, id: string): Promise<unknown> =>
   });
 
 /** Entries as they would have come, without each being sent. */
-const fill = (db: Database, calls: string[], entries: number): Promise<unknown> =>
-  db.query(
+const fill = ({ owner, shop }: House, calls: string[], entries: number): Promise<unknown> =>
+  owner.query(
     `INSERT INTO entry (shop, id, call, kind, body, phone_at, at)
      SELECT $1, gen_random_uuid(), call, 'look', '{"look": "click", "found": true}',
             now() - number * interval '1 second', now() - number * interval '1 second'
      FROM unnest($2::uuid[]) call, generate_series(1, $3) number`,
-    [SHOP, calls, entries],
+    [shop, calls, entries],
   );
 
-async function manyCalls(db: Database): Promise<void> {
-  await db.transaction(async (queries) => {
+async function manyCalls({ owner, shop }: House): Promise<void> {
+  await owner.transaction(async (queries) => {
     // What follows each entry would take most of the time, and comes to the same here.
     await queries.query('SET LOCAL session_replication_role = replica');
     await queries.query(
       `INSERT INTO appliance (shop, id, make, model, place, customer)
        SELECT $1, ('00000000-0000-4000-9000-' || lpad(number::text, 12, '0'))::uuid, 'Marrowby', 'W-44',
               'Cellar ' || number, 'Person ' || number FROM generate_series(1, $2) number`,
-      [SHOP, CALLS],
+      [shop, CALLS],
     );
     await queries.query(
       `INSERT INTO call (shop, id, appliance, diagram, diagram_version, version_now, complaint,
@@ -193,22 +198,22 @@ async function manyCalls(db: Database): Promise<void> {
        SELECT $1, id, id, 'top-load-washer', 1, 1, 'does not spin', made, made, made, $2
        FROM appliance, LATERAL (SELECT now() - random() * interval '900 days') day (made)
        WHERE shop = $1 AND place LIKE 'Cellar %'`,
-      [SHOP, ENTRIES],
+      [shop, ENTRIES],
     );
     await queries.query(
       `INSERT INTO call_words (shop, call, words)
        SELECT shop, id, lower(concat_ws(' ', make, model, place, customer, 'does not spin'))
        FROM appliance WHERE shop = $1 AND place LIKE 'Cellar %'`,
-      [SHOP],
+      [shop],
     );
     await queries.query(
       `INSERT INTO entry (shop, id, call, kind, body, phone_at, at)
        SELECT $1, gen_random_uuid(), id, 'look', '{"look": "click", "found": true}', at, at
        FROM call, generate_series(1, $2) number WHERE shop = $1 AND readings = $2`,
-      [SHOP, ENTRIES],
+      [shop, ENTRIES],
     );
   });
-  await db.query('ANALYZE');
+  await owner.query('ANALYZE');
 }
 
 /** Milliseconds of every request that some phones make in one turn, each waiting for its answer. */
@@ -240,10 +245,16 @@ function summary(took: number[], turns: number): Load {
 
 const agent = new Agent({ keepAlive: true, maxSockets: 500 });
 
-function send(port: number, method: string, path: string, body?: object): Promise<boolean> {
+function send(
+  session: SignedIn,
+  port: number,
+  method: string,
+  path: string,
+  body?: object,
+): Promise<boolean> {
   const text = body === undefined ? undefined : JSON.stringify(body);
   const headers = {
-    'x-yarrix-shop': SHOP,
+    ...session,
     ...(text !== undefined && {
       'content-type': 'application/json',
       'content-length': String(Buffer.byteLength(text)),

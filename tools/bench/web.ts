@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import express from 'express';
 import { UseRuns } from '../../core/behaviour/useRuns';
 import type { Diagram } from '../../core/diagram/diagram';
-import { Browser, PHONE } from '../../e2e/browser';
+import { PHONE } from '../../e2e/browser';
 import { Yarrix } from '../../e2e/yarrix';
 import { LIBRARY } from '../../library/library';
 import { serveWeb } from '../../server/web';
@@ -40,7 +40,7 @@ export async function benchWeb(json: boolean, only: string | undefined): Promise
   const empty = await emptyPage();
   const yarrix = await Yarrix.fresh();
   try {
-    const loads = await loadsOf(empty.address, yarrix.address);
+    const loads = await loadsOf(empty.address, yarrix);
     const calls: Calls = { cheap: {}, 'as it is': {} };
     for (const phone of Object.keys(PHONES) as Phone[])
       for (const unit of units) calls[phone][unit.id] = await callOn(yarrix, phone, unit);
@@ -75,26 +75,30 @@ async function emptyPage(): Promise<{ address: string; end: () => void }> {
 }
 
 /** Each page in turns, so that what else the machine does meets all of them. */
-async function loadsOf(empty: string, ours: string): Promise<Loads> {
+async function loadsOf(empty: string, yarrix: Yarrix): Promise<Loads> {
   const loads: Loads = {};
   const add = (name: string, load: PageLoad): void => void (loads[name] ??= []).push(load);
   for (let run = 0; run < RUNS; run++)
     for (const phone of Object.keys(PHONES) as Phone[]) {
-      await opened(phone, async (page) => {
+      await opened(yarrix, phone, async (page) => {
         add(`${phone}, empty page, cold`, await page.load(`${empty}/`, '[data-testid=word]'));
       });
-      await opened(phone, async (page) => {
+      await opened(yarrix, phone, async (page) => {
         const first = '[data-testid^=call-]';
-        add(`${phone}, ours, cold`, await page.load(`${ours}/`, first));
+        add(`${phone}, ours, cold`, await page.load(`${yarrix.address}/`, first));
         await page.kept();
-        add(`${phone}, ours, warm`, await page.load(`${ours}/`, first));
+        add(`${phone}, ours, warm`, await page.load(`${yarrix.address}/`, first));
       });
     }
   return loads;
 }
 
-async function opened<T>(phone: Phone, measure: (page: Measured) => Promise<T>): Promise<T> {
-  const browser = await Browser.open(PHONE);
+async function opened<T>(
+  yarrix: Yarrix,
+  phone: Phone,
+  measure: (page: Measured) => Promise<T>,
+): Promise<T> {
+  const browser = await yarrix.browser(PHONE);
   try {
     return await measure(await Measured.on(browser, phone));
   } finally {
@@ -106,7 +110,7 @@ async function opened<T>(phone: Phone, measure: (page: Measured) => Promise<T>):
 async function callOn(yarrix: Yarrix, phone: Phone, unit: Diagram): Promise<CallOf> {
   const call = await toldCall(yarrix, unit);
   const row = `[data-testid="call-${call}"]`;
-  return opened(phone, async (measured) => {
+  return opened(yarrix, phone, async (measured) => {
     await measured.load(`${yarrix.address}/`, row, 0);
     const [from, at] = await measured.press([row, '[data-testid=work]'], '[data-testid=why]');
     return { first: at - from, presses: await pressesOf(measured.page) };

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
+import type { SignedIn } from '../../e2e/signIn';
 import type { CallDetail } from '../../contract/call';
 import { API_MARK, MARK_HEADER, STORED_HEADER } from '../../contract/headers';
 
@@ -23,7 +24,7 @@ export class Phone {
 
   constructor(
     private readonly address: string,
-    private readonly shop: string,
+    private readonly as: SignedIn,
     private readonly chance: () => number,
   ) {}
 
@@ -140,6 +141,6 @@ export class Phone {
   }
 
   private headers(): Record<string, string> {
-    return { 'x-yarrix-shop': this.shop, 'x-phone-at': new Date().toISOString() };
+    return { ...this.as, 'x-phone-at': new Date().toISOString() };
   }
 }

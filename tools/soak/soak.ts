@@ -9,6 +9,7 @@ import { verify } from '../../server/db/verify';
 import { BadInput, EXIT, out } from '../commands/command';
 import { ROOT } from '../folders';
 import { freePort, postgresOf } from '../postgres';
+import { foundShop, intoDemo, type SignedIn } from '../../e2e/signIn';
 import { runProgram } from '../runProgram';
 import { fuzzRequests } from './fuzz';
 import { Phone } from './phone';
@@ -102,9 +103,11 @@ export async function soak(
   try {
     // The first one may have a web application to build; those that follow have to be quick.
     await yarrix.start();
+    const own = await foundShop(yarrix.address, 'Soak');
+    const demo = (yarrix.demo = await intoDemo(yarrix.address));
     const phones = Array.from(
       { length: PHONES },
-      (_, i) => new Phone(yarrix.address, i % 2 ? 'demo' : 'own', chanceFrom(seed * 1000 + i)),
+      (_, i) => new Phone(yarrix.address, i % 2 ? demo : own, chanceFrom(seed * 1000 + i)),
     );
     const work = phones.map((phone) =>
       phone.work().catch((error: unknown) => void soaked.faults.push(String(error))),
@@ -144,6 +147,8 @@ export async function soak(
 /** A real Yarrix in a folder of its own, and what can be done to it. */
 class Troubled {
   private child: ChildProcess | undefined;
+  /** Who asks nonsense. */
+  demo: SignedIn | undefined;
 
   private constructor(
     private readonly folder: string,
@@ -246,9 +251,12 @@ class Troubled {
           const { value } = requests.next();
           if (!value) break;
           const { method, path, headers, body } = value;
-          const answer = await fetch(new URL(path, this.address), { method, headers, body }).catch(
-            () => undefined,
-          );
+          const as = { ...headers, ...this.demo };
+          const answer = await fetch(new URL(path, this.address), {
+            method,
+            headers: as,
+            body,
+          }).catch(() => undefined);
           await answer?.arrayBuffer().catch(() => undefined);
           if (answer?.status === 500) soaked.faults.push(`500 to ${method} ${path}`);
         }

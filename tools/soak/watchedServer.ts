@@ -1,4 +1,5 @@
 import 'reflect-metadata';
+import { randomBytes } from 'node:crypto';
 import { startServer } from '../../server/main';
 
 /**
@@ -27,7 +28,8 @@ const server = startServer({
   databaseUrl,
   dataFolder,
   port: 0,
-  shopOf: ({ headers }) => String(headers['x-yarrix-shop'] ?? 'demo'),
+  sessions: { secret: randomBytes(32).toString('hex'), secure: false },
+  door: { demo: true, founding: true },
   rate: rate === undefined ? undefined : Number(rate),
 });
 process.on('message', (asks) => {

@@ -18,7 +18,7 @@ import { useKeys } from '../../ui/useKeys';
 import { useIdle } from '../../ui/whenIdle';
 import { freshenCalls, loadCalls, loadMoreCalls } from '../../state/calls';
 import { selectCalls } from '../../state/callView';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useAppDispatch, useAppSelector, useWho } from '../../state/hooks';
 import { LOW_UNDER, space } from '../../theme/theme';
 
 type Show = 'today' | 'open' | 'all';
@@ -51,13 +51,13 @@ export function CallsList({ opened }: { opened?: string }) {
   const [search, setSearch] = useState('');
 
   const whole = useAppSelector((state) => state.calls.next === null);
-  const shop = useAppSelector((state) => state.outbox.shop);
+  const who = useWho();
 
   // What is typed is looked for on the server a moment later; here among what is loaded at once.
   useEffect(() => {
     const timer = setTimeout(() => dispatch(freshenCalls(search)), search ? SEARCH_AFTER_MS : 0);
     return () => clearTimeout(timer);
-  }, [dispatch, search, shop]);
+  }, [dispatch, search, who]);
   const newCall = (): void => router.navigate('/new');
   const day = (): void => router.navigate('/day');
   useKeys({ n: newCall, '/': () => focusOn('search') });

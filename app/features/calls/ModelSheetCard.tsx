@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { sheetsOf } from '../../../core/diagram/modelPattern';
 import { diagramKey } from '../../state/diagrams';
-import { useAppSelector } from '../../state/hooks';
+import { useAppSelector, useWho } from '../../state/hooks';
 import { sayModelSheet } from '../../sync/api';
 import { useModelSheets } from '../../state/useModelSheets';
 import { Button } from '../../ui/Button';
@@ -19,9 +19,9 @@ interface Props {
 
 /** Which sheet the model that is typed uses, as the shop has said before; or what it says from now on. */
 export function ModelSheetCard({ make, model, chosen, choose }: Props) {
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const diagrams = useAppSelector((state) => state.diagrams.list);
-  const { sheets, again } = useModelSheets(shop);
+  const { sheets, again } = useModelSheets(who);
   const [refused, setRefused] = useState<{ of: string; why: string }>();
   if (!model.trim()) return null;
   const here = diagrams.find(({ id, version }) => diagramKey(id, version) === chosen);
@@ -35,7 +35,7 @@ export function ModelSheetCard({ make, model, chosen, choose }: Props) {
     if (!here) return;
     const of = `${make} ${model} ${here.id}`;
     const sheet = { make: make.trim(), pattern: model.trim(), diagram: here.id };
-    sayModelSheet(shop, crypto.randomUUID(), sheet).then(again, (error: unknown) =>
+    sayModelSheet(who, crypto.randomUUID(), sheet).then(again, (error: unknown) =>
       setRefused({
         of,
         why: sayWhyNot(error, 'The server is away: it is not remembered.').join(' '),

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { CallDetail } from '../../../contract/call';
 import { RETURN_DAYS, type SeenBefore } from '../../../contract/seen';
-import { useAppSelector } from '../../state/hooks';
+import { useWho } from '../../state/hooks';
 import { fetchSeen } from '../../sync/api';
 import { Bars } from '../../ui/Bars';
 import { Card } from '../../ui/Card';
@@ -12,11 +12,11 @@ import { Type } from '../../ui/Type';
 /** What the shop has found in units like this one; nothing where it has not found anything yet. */
 export function SeenBeforeCard({ call }: { call: CallDetail }) {
   const callId = call.id;
-  const shop = useAppSelector((state) => state.outbox.shop);
+  const who = useWho();
   const [seen, setSeen] = useState<SeenBefore>();
   useEffect(() => {
     let wanted = true;
-    fetchSeen(shop, callId).then(
+    fetchSeen(who, callId).then(
       ({ value }) => {
         if (wanted) setSeen(value);
       },
@@ -26,7 +26,7 @@ export function SeenBeforeCard({ call }: { call: CallDetail }) {
     return () => {
       wanted = false;
     };
-  }, [shop, callId]);
+  }, [who, callId]);
   if (!seen || seen.calls.length === 0) return null;
   const { calls, parts } = seen;
   const same = calls.filter(({ sameModel }) => sameModel).length;

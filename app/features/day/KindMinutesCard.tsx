@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { KindMinutes } from '../../../contract/seen';
-import { useAppSelector } from '../../state/hooks';
+import { useWho } from '../../state/hooks';
 import { fetchMinutes } from '../../sync/api';
 import { Bars } from '../../ui/Bars';
 import { Card } from '../../ui/Card';
@@ -8,11 +8,11 @@ import { Type } from '../../ui/Type';
 
 /** How long finished calls took, by kind of unit; nothing before one is finished, or while the server is away. */
 export function KindMinutesCard() {
-  const shop = useAppSelector((state) => state.outbox.shop);
+  const who = useWho();
   const [kinds, setKinds] = useState<KindMinutes[]>([]);
   useEffect(() => {
     let wanted = true;
-    fetchMinutes(shop).then(
+    fetchMinutes(who).then(
       ({ value }) => {
         if (wanted) setKinds(value);
       },
@@ -21,7 +21,7 @@ export function KindMinutesCard() {
     return () => {
       wanted = false;
     };
-  }, [shop]);
+  }, [who]);
   if (kinds.length === 0) return null;
   const whole = kinds.map((each) => ({ ...each, minutes: Math.max(1, Math.round(each.minutes)) }));
   return (

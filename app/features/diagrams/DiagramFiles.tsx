@@ -7,7 +7,7 @@ import { drawnSetup, poweredSetup } from '../../../core/diagram/setup';
 import { writeNotation } from '../../../core/draft/writeNotation';
 import { drawnShowing } from '../../../core/drawing/showing';
 import { toSvg } from '../../../core/drawing/svg';
-import { useAppSelector } from '../../state/hooks';
+import { useWho } from '../../state/hooks';
 import { fetchDiagramPage } from '../../sync/api';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -27,7 +27,7 @@ interface Props {
 
 /** A diagram as a file: text and JSON to take in again, its drawing, a page for the truck, a netlist. */
 export function DiagramFiles({ diagram, drawingKey, version }: Props) {
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const [failed, setFailed] = useState<string>();
   const [making, setMaking] = useState(false);
   const text = (): void => saveAs(`${diagram.id}.txt`, 'text/plain', writeNotation(diagram));
@@ -52,7 +52,7 @@ export function DiagramFiles({ diagram, drawingKey, version }: Props) {
     setMaking(true);
     setFailed(undefined);
     try {
-      saveFile(`${diagram.id}.pdf`, await fetchDiagramPage(shop, diagram.id, of));
+      saveFile(`${diagram.id}.pdf`, await fetchDiagramPage(who, diagram.id, of));
     } catch (error) {
       setFailed(sayWhyNot(error, 'The server makes the page, and it is away just now.').join(' '));
     }

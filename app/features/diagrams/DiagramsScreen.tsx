@@ -15,7 +15,7 @@ import { loadCalls } from '../../state/calls';
 import { sheetsOf } from '../../../core/diagram/modelPattern';
 import { loadDiagrams } from '../../state/diagrams';
 import { useModelSheets } from '../../state/useModelSheets';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useAppDispatch, useAppSelector, useWho } from '../../state/hooks';
 import { change } from '../../state/settings';
 import { LOW_UNDER, space, useTheme } from '../../theme/theme';
 import { Icon } from '../../ui/Icon';
@@ -42,8 +42,8 @@ export function DiagramsScreen() {
     void dispatch(loadCalls(''));
   }, [dispatch]);
   const finder = useMemo(() => new DiagramSearch(diagrams), [diagrams]);
-  const { shop } = useAppSelector((state) => state.outbox);
-  const { sheets } = useModelSheets(shop);
+  const who = useWho();
+  const { sheets } = useModelSheets(who);
   // A model number finds the sheet that it uses before any word does.
   const byModel = useMemo(
     () => new Set(sheetsOf(sheets, '', search).map(({ diagram }) => diagram)),

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { ComparedDiagram } from '../../../contract/libraryFile';
 import { loadDiagrams } from '../../state/diagrams';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useAppDispatch, useWho } from '../../state/hooks';
 import { storeLibrary } from '../../sync/api';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -22,7 +22,7 @@ interface Props {
 /** A library before any of it is stored: what is new, what differs and in what, and how much is the same. */
 export function LibraryFileCard({ file, compared, refused, done }: Props) {
   const dispatch = useAppDispatch();
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const [sentAs] = useState(() => crypto.randomUUID());
   const [busy, setBusy] = useState(false);
   const of = (state: ComparedDiagram['state']) => compared.filter((each) => each.state === state);
@@ -30,7 +30,7 @@ export function LibraryFileCard({ file, compared, refused, done }: Props) {
   const store = async (): Promise<void> => {
     setBusy(true);
     try {
-      await storeLibrary(shop, sentAs, file);
+      await storeLibrary(who, sentAs, file);
       await dispatch(loadDiagrams());
       done();
     } catch (error) {

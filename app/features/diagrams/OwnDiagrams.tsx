@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { loadDiagrams } from '../../state/diagrams';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useAppDispatch, useWho } from '../../state/hooks';
 import type { ComparedDiagram } from '../../../contract/libraryFile';
 import { compareLibrary, fetchLibrary, storeDiagram } from '../../sync/api';
 import { keptDrafts } from '../../sync/keptDrafts';
@@ -18,12 +18,12 @@ import { space } from '../../theme/theme';
 /** The ways to a diagram of one's own: begun, from a file, or one that is half done on this device. */
 export function OwnDiagrams() {
   const dispatch = useAppDispatch();
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const [drafts, setDrafts] = useState<{ id: string; name: string }[]>([]);
   const [faults, setFaults] = useState<string[]>([]);
   useEffect(() => {
     let wanted = true;
-    void keptDrafts(shop).then((kept) => {
+    void keptDrafts(who).then((kept) => {
       // One that was opened and left with nothing in it is none to go on with.
       const begun = Object.values(kept).filter(({ diagram }) => diagram.parts.length > 0);
       if (wanted) setDrafts(begun.map(({ diagram: { id, name } }) => ({ id, name })));
@@ -31,7 +31,7 @@ export function OwnDiagrams() {
     return () => {
       wanted = false;
     };
-  }, [shop]);
+  }, [who]);
   const [library, setLibrary] = useState<{ file: string; compared: ComparedDiagram[] }>();
   const refused = (error: unknown): void =>
     setFaults(
@@ -39,7 +39,7 @@ export function OwnDiagrams() {
     );
   const save = (): void => {
     setFaults([]);
-    fetchLibrary(shop).then((file) => saveAs('library.json', 'application/json', file), refused);
+    fetchLibrary(who).then((file) => saveAs('library.json', 'application/json', file), refused);
   };
   const read = async (chosen: File): Promise<void> => {
     setFaults([]);
@@ -47,8 +47,8 @@ export function OwnDiagrams() {
     try {
       const file = await chosen.text();
       if (IS_LIBRARY.test(file))
-        return setLibrary({ file, compared: await compareLibrary(shop, file) });
-      const { id } = await storeDiagram(shop, crypto.randomUUID(), file);
+        return setLibrary({ file, compared: await compareLibrary(who, file) });
+      const { id } = await storeDiagram(who, crypto.randomUUID(), file);
       await dispatch(loadDiagrams());
       router.navigate(`/diagram/${id}`);
     } catch (error) {

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { changedSince } from '../../../core/draft/derive';
 import { diagramKey, loadDiagram, ofDiagramKey } from '../../state/diagrams';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useAppDispatch, useAppSelector, useWho } from '../../state/hooks';
 import { useDraftLint } from '../../workers/draft';
 import { Button } from '../../ui/Button';
 import type { KeyHint } from '../../ui/KeysCard';
@@ -38,7 +38,7 @@ const KEYS: readonly KeyHint[] = [
 /** A diagram of one's own, as it is typed: from nothing, from one that it differs from, or one that is changed. */
 export function EditorScreen({ id }: { id: string }) {
   const opened = useOpenedDraft(id);
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   if (opened.state !== 'ready')
     return (
       <Screen title="Diagram" back="/diagrams">
@@ -54,11 +54,11 @@ export function EditorScreen({ id }: { id: string }) {
         )}
       </Screen>
     );
-  return <Editor key={`${shop} ${opened.kept.diagram.id}`} shop={shop} kept={opened.kept} />;
+  return <Editor key={`${who} ${opened.kept.diagram.id}`} who={who} kept={opened.kept} />;
 }
 
-function Editor({ shop, kept }: { shop: string; kept: KeptDraft }) {
-  const draft = useDraft(shop, kept);
+function Editor({ who, kept }: { who: string; kept: KeptDraft }) {
+  const draft = useDraft(who, kept);
   const { diagram, change, undo, redo } = draft;
   const { at, go } = useAddress();
   const wide = useWindowDimensions().width >= WIDE_FROM;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { ModelSheet } from '../../../core/diagram/modelPattern';
-import { useAppSelector } from '../../state/hooks';
+import { useWho } from '../../state/hooks';
 import { sayModelSheet } from '../../sync/api';
 import { useModelSheets } from '../../state/useModelSheets';
 import { Button } from '../../ui/Button';
@@ -13,14 +13,14 @@ import { space } from '../../theme/theme';
 
 /** The models that use this sheet, with wild cards as sheets have them. */
 export function ModelsCard({ diagram }: { diagram: string }) {
-  const { shop } = useAppSelector((state) => state.outbox);
-  const { sheets, again } = useModelSheets(shop);
+  const who = useWho();
+  const { sheets, again } = useModelSheets(who);
   const [make, setMake] = useState('');
   const [pattern, setPattern] = useState('');
   const [fault, setFault] = useState<string>();
   const say = (sheet: Omit<ModelSheet, 'diagram'>, to: string | null): void => {
     setFault(undefined);
-    sayModelSheet(shop, crypto.randomUUID(), {
+    sayModelSheet(who, crypto.randomUUID(), {
       make: sheet.make,
       pattern: sheet.pattern,
       diagram: to,

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { sayDifferences } from '../../../core/describe/diagramDifference';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { loadDiagrams } from '../../state/diagrams';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useAppDispatch, useWho } from '../../state/hooks';
 import { diagramOnDevice, withdrawDiagram } from '../../sync/api';
 import { throwDraftAway } from '../../sync/keptDrafts';
 import { Button } from '../../ui/Button';
@@ -75,13 +75,13 @@ export function UnitPane({ diagram, stored, origin, change }: Props) {
 /** Out of the list; calls that were worked with it keep it. */
 function Withdraw({ diagram, version }: { diagram: Diagram; version: number }) {
   const dispatch = useAppDispatch();
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const [failed, setFailed] = useState<string>();
   const withdraw = async (): Promise<void> => {
     setFailed(undefined);
     try {
-      await withdrawDiagram(shop, crypto.randomUUID(), { diagram: diagram.id, version });
-      await throwDraftAway(shop, diagram.id);
+      await withdrawDiagram(who, crypto.randomUUID(), { diagram: diagram.id, version });
+      await throwDraftAway(who, diagram.id);
       await dispatch(loadDiagrams());
       router.navigate('/diagrams');
     } catch (error) {
@@ -102,9 +102,9 @@ function Withdraw({ diagram, version }: { diagram: Diagram; version: number }) {
 
 /** What is on this device alone, and gone then. */
 function Discard({ diagram, stored }: { diagram: Diagram; stored: boolean }) {
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const discard = async (): Promise<void> => {
-    await throwDraftAway(shop, diagram.id);
+    await throwDraftAway(who, diagram.id);
     router.navigate('/diagrams');
   };
   return (
@@ -139,14 +139,14 @@ function Differences({ title, from, to }: { title: string; from: Diagram; to: Di
 
 /** Any two versions that are stored, and what differs between them. */
 function Versions({ diagram, newest }: { diagram: Diagram; newest: number }) {
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const [older, setOlder] = useState(newest - 1);
   const [newer, setNewer] = useState(newest);
   const [pair, setPair] = useState<{ from: Diagram; to: Diagram; title: string }>();
   const [failed, setFailed] = useState(false);
   const versions = Array.from({ length: Math.min(newest, MOST_OFFERED) }, (_, i) => newest - i);
   const compare = (): void => {
-    const read = (version: number) => diagramOnDevice(shop, diagram.id, version);
+    const read = (version: number) => diagramOnDevice(who, diagram.id, version);
     setFailed(false);
     Promise.all([read(older), read(newer)]).then(
       ([from, to]) =>

@@ -52,7 +52,7 @@ export interface Draft {
 /** Changes that can still be taken back, or done again, after the page was gone. */
 const MOST_KEPT = 40;
 
-export function useDraft(shop: string, begun: KeptDraft): Draft {
+export function useDraft(who: string, begun: KeptDraft): Draft {
   const { diagram, stored, past: before = [], future: after = [] } = begun;
   const [history, act] = useReducer(next, {
     past: before,
@@ -71,8 +71,8 @@ export function useDraft(shop: string, begun: KeptDraft): Draft {
       ...{ diagram: present, stored: history.stored },
       ...{ past: past.slice(-MOST_KEPT), future: future.slice(0, MOST_KEPT) },
     };
-    void keepDraft(shop, present.id, whole ? undefined : kept).then(setOnDevice);
-  }, [shop, history, present, past, future, whole]);
+    void keepDraft(who, present.id, whole ? undefined : kept).then(setOnDevice);
+  }, [who, history, present, past, future, whole]);
   return {
     diagram: present,
     change: (to) => act({ do: 'change', to }),

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { loadDiagrams } from '../../state/diagrams';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { useAppDispatch, useWho } from '../../state/hooks';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { diagramOnDevice, storeDiagram } from '../../sync/api';
 import { sayWhyNot } from '../../ui/sayWhyNot';
@@ -18,7 +18,7 @@ export interface Storing {
 /** Stores a draft as the next version. The same sending is tried again under the same id, so that it is stored once. */
 export function useStoreDraft(draft: Draft): [() => void, Storing] {
   const dispatch = useAppDispatch();
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const [sending, setSending] = useState<{ of: object; sentAs: string }>();
   const [storing, setStoring] = useState<Storing>({ busy: false, ok: true, says: undefined });
   const store = async (): Promise<void> => {
@@ -30,13 +30,13 @@ export function useStoreDraft(draft: Draft): [() => void, Storing] {
     const sentAs = sending?.of === body ? sending.sentAs : crypto.randomUUID();
     setSending({ of: body, sentAs });
     try {
-      const { version } = await storeDiagram(shop, sentAs, JSON.stringify(body));
+      const { version } = await storeDiagram(who, sentAs, JSON.stringify(body));
       const base = draft.stored?.version;
       draft.markStored(version, body);
       // Versions are counted: one in between came from another phone.
       const theirs =
         base !== undefined && version > base + 1
-          ? await diagramOnDevice(shop, body.id, version - 1).catch(() => undefined)
+          ? await diagramOnDevice(who, body.id, version - 1).catch(() => undefined)
           : undefined;
       const uses = guessed ? ' How it is used was guessed: see Drawing.' : '';
       setStoring({

@@ -10,7 +10,7 @@ import {
   type PhotoCell,
 } from '../../../core/draft/photoTable';
 import type { Diagram, SwitchPart } from '../../../core/diagram/diagram';
-import { useAppSelector } from '../../state/hooks';
+import { useWho } from '../../state/hooks';
 import { readTablePhoto } from '../../sync/api';
 import { sayWhyNot } from '../../ui/sayWhyNot';
 import { scalePhoto, TO_READ } from '../../ui/scalePhoto';
@@ -46,7 +46,7 @@ const AWAY =
 
 /** Sends a photo of a sheet to be read, and keeps what was read while it is gone through. */
 export function useTableFromPhoto(diagram: Diagram, part: SwitchPart): TableFromPhoto {
-  const { shop } = useAppSelector((state) => state.outbox);
+  const who = useWho();
   const [state, setState] = useState<TableFromPhoto['state']>('none');
   const [why, setWhy] = useState<string[]>([]);
   const [tables, setTables] = useState<readonly PhotoTable[]>([]);
@@ -67,7 +67,7 @@ export function useTableFromPhoto(diagram: Diagram, part: SwitchPart): TableFrom
     const jpeg = await scalePhoto(photo, TO_READ).catch(() => undefined);
     if (jpeg === undefined) return failed([NO_PICTURE]);
     try {
-      const found = await readTablePhoto(shop, jpeg);
+      const found = await readTablePhoto(who, jpeg);
       setTables(found);
       choose(found, 0);
       setState('read');

@@ -1,8 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { PhotoSummary } from '../../../contract/photo';
-import { useAppSelector } from '../../state/hooks';
+import { useAppSelector, useWho } from '../../state/hooks';
 import { fetchPhoto, fetchPhotos } from '../../sync/api';
-import type { ShopId } from '../../../contract/shop';
 
 export interface Photo extends Pick<PhotoSummary, 'id' | 'shows' | 'of' | 'drawnFrom'> {
   /** Where the picture is, for an image; undefined until it is there. */
@@ -14,9 +13,9 @@ export interface Photo extends Pick<PhotoSummary, 'id' | 'shows' | 'of' | 'drawn
 /** Pictures that were asked for, by the photo's id: a photo never changes. */
 const pictures = new Map<string, Promise<string>>();
 
-function pictureOf(shop: ShopId, id: string): Promise<string> {
+function pictureOf(who: string, id: string): Promise<string> {
   const known =
-    pictures.get(id) ?? fetchPhoto(shop, id).then((picture) => URL.createObjectURL(picture));
+    pictures.get(id) ?? fetchPhoto(who, id).then((picture) => URL.createObjectURL(picture));
   pictures.set(id, known);
   // One that did not come is asked for anew.
   known.catch(() => pictures.delete(id));
@@ -25,7 +24,8 @@ function pictureOf(shop: ShopId, id: string): Promise<string> {
 
 /** The photos of a call: what the server has, and what waits on this device; of one that was drawn on the drawing alone. */
 export function usePhotos(callId: string): Photo[] {
-  const { shop, items } = useAppSelector((state) => state.outbox);
+  const who = useWho();
+  const { items } = useAppSelector((state) => state.outbox);
   const [stored, setStored] = useState<PhotoSummary[]>([]);
   const [sources, setSources] = useState<Record<string, string>>({});
   const waiting = useMemo(
@@ -36,7 +36,7 @@ export function usePhotos(callId: string): Photo[] {
   const count = waiting.length;
   useEffect(() => {
     let wanted = true;
-    fetchPhotos(shop, callId).then(
+    fetchPhotos(who, callId).then(
       ({ value }) => {
         if (wanted) setStored(value);
       },
@@ -46,11 +46,11 @@ export function usePhotos(callId: string): Photo[] {
     return () => {
       wanted = false;
     };
-  }, [shop, callId, count]);
+  }, [who, callId, count]);
   useEffect(() => {
     let wanted = true;
     for (const { id } of stored)
-      pictureOf(shop, id).then(
+      pictureOf(who, id).then(
         (source) => {
           if (wanted) setSources((before) => ({ ...before, [id]: source }));
         },
@@ -59,7 +59,7 @@ export function usePhotos(callId: string): Photo[] {
     return () => {
       wanted = false;
     };
-  }, [shop, stored]);
+  }, [who, stored]);
   return useMemo(() => {
     const known = new Set(stored.map(({ id }) => id));
     const all: Photo[] = [

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { CallDetail } from '../../../contract/call';
-import { useAppSelector } from '../../state/hooks';
+import { useAppSelector, useWho } from '../../state/hooks';
 import { fetchCallFile } from '../../sync/api';
 import { callOf } from '../../sync/outboxItem';
 import { Button } from '../../ui/Button';
@@ -13,7 +13,8 @@ import { space } from '../../theme/theme';
 
 /** The files of a call: its report for the customer and for the trade, its log, its readings, a return visit. */
 export function ReportFiles({ call }: { call: CallDetail }) {
-  const { shop, items } = useAppSelector((state) => state.outbox);
+  const who = useWho();
+  const { items } = useAppSelector((state) => state.outbox);
   const currency = useAppSelector((state) => state.settings.currency);
   const [making, setMaking] = useState<string>();
   const [failed, setFailed] = useState(false);
@@ -26,7 +27,7 @@ export function ReportFiles({ call }: { call: CallDetail }) {
     setMaking(path);
     setFailed(false);
     try {
-      const file = await fetchCallFile(shop, call.id, path);
+      const file = await fetchCallFile(who, call.id, path);
       if (share) await shareFile(`${name}.${ending}`, file);
       else saveFile(`${name}.${ending}`, file);
     } catch {

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { CallReport } from '../../../core/describe/report';
-import { useAppSelector } from '../../state/hooks';
+import { useAppSelector, useWho } from '../../state/hooks';
 import { fetchReport } from '../../sync/api';
 
 export interface ReportRead {
@@ -13,14 +13,14 @@ export interface ReportRead {
 
 /** The report of a call as the server makes it; read anew when what waited has been sent. */
 export function useReport(callId: string): ReportRead {
-  const shop = useAppSelector((state) => state.outbox.shop);
+  const who = useWho();
   const waits = useAppSelector((state) => state.outbox.items.length);
   const [read, setRead] = useState<{ report: CallReport; stale: boolean }>();
   const [failed, setFailed] = useState(false);
   const [tries, setTries] = useState(0);
   useEffect(() => {
     let wanted = true;
-    fetchReport(shop, callId).then(
+    fetchReport(who, callId).then(
       ({ value, stale }) => {
         if (!wanted) return;
         setRead({ report: value, stale });
@@ -33,7 +33,7 @@ export function useReport(callId: string): ReportRead {
     return () => {
       wanted = false;
     };
-  }, [shop, callId, waits, tries]);
+  }, [who, callId, waits, tries]);
   const again = useCallback(() => setTries((before) => before + 1), []);
   return { report: read?.report, stale: read?.stale ?? false, failed, again };
 }

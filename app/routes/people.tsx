@@ -1,0 +1,7 @@
+import { screen } from '../features/laterScreen';
+
+const PeopleScreen = screen('PeopleScreen');
+
+export default function Route() {
+  return <PeopleScreen />;
+}

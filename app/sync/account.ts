@@ -1,0 +1,84 @@
+import { createAsyncThunk, createSlice } from '@reduxjs/toolkit';
+import type { Account } from '../../contract/account';
+import { fetchAccount } from './api';
+import { changeSetting, dropAnswersBut, keepSetting, keptSetting } from './device';
+import { guessed, guessNextTime } from './firstGuess';
+import type { AccountState, WithAccount } from './outboxItem';
+import { draftsKey } from './keptDrafts';
+
+const KEY = 'account';
+/** Somebody signed out here: the cookie that may still be there is not asked. */
+const NOBODY = 'nobody';
+
+const initialState: AccountState = { account: guessedAccount(), signedOut: false };
+
+function guessedAccount(): Account | null {
+  try {
+    return JSON.parse(guessed(KEY) ?? 'null') as Account | null;
+  } catch {
+    return null;
+  }
+}
+
+/** Who worked here the last time; where the device does not know, who the browser's session is of. */
+export const restoreAccount = createAsyncThunk(
+  'account/restore',
+  async (): Promise<Account | null> => {
+    const kept = await keptSetting(KEY);
+    if (kept === NOBODY) return null;
+    if (kept) return kept as Account;
+    // A browser without a database may still have what the first screen is drawn with.
+    const account = await fetchAccount().catch(() => guessedAccount());
+    if (account) await keepAccount(account);
+    return account;
+  },
+);
+
+/**
+ * Somebody works here from now on, or nobody. What waits stays on the device for who made it; copies of the server's
+ * answers to others go.
+ */
+export const become = createAsyncThunk(
+  'account/become',
+  async (account: Account | null): Promise<Account | null> => {
+    await keepAccount(account);
+    if (!account) return account;
+    await dropAnswersBut(`${account.person} `);
+    // Drafts from before there were people are those of the first who signs in to their shop.
+    const before = await keptSetting(draftsKey(account.shop));
+    if (before) {
+      await changeSetting(draftsKey(account.person), (own) => ({ ...before, ...(own ?? {}) }));
+      await keepSetting(draftsKey(account.shop), undefined);
+    }
+    return account;
+  },
+);
+
+async function keepAccount(account: Account | null): Promise<void> {
+  guessNextTime(KEY, JSON.stringify(account));
+  await keepSetting(KEY, account ?? NOBODY);
+}
+
+const slice = createSlice({
+  name: 'account',
+  initialState,
+  reducers: {
+    /** The server has said that nobody, or somebody else, is signed in. */
+    turnedAway: (state) => {
+      state.signedOut = state.account !== null;
+    },
+  },
+  extraReducers: (build) => {
+    for (const done of [restoreAccount.fulfilled, become.fulfilled])
+      build.addCase(done, (state, { payload }) => {
+        state.account = payload;
+        state.signedOut = false;
+      });
+  },
+});
+
+export const { turnedAway } = slice.actions;
+export const account = slice.reducer;
+
+/** The id of who works here; empty for nobody. It goes with every request, and keys what the device keeps. */
+export const whoIn = (state: WithAccount): string => state.account.account?.person ?? '';

@@ -1,0 +1,34 @@
+/** Who may do what: a lead sees to people and to what leaves the shop, too. */
+export const ROLES = ['lead', 'technician'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Somebody who is signed in, and the shop that they work in. */
+export interface Account {
+  shop: string;
+  shopName: string;
+  person: string;
+  name: string;
+  email: string;
+  role: Role;
+}
+
+/**
+ * Names the person that a request is made for. A browser has one session and may have several tabs and writes of
+ * several people: a request for somebody else than the session's is answered 401 and changes nothing.
+ */
+export const ACCOUNT_HEADER = 'x-yarrix-account';
+
+/** The shop to try things in; only a start for trying has it. */
+export const DEMO_SHOP = 'demo';
+/** The shop that is there from the first start on; whoever founds first has it. */
+export const FIRST_SHOP = 'own';
+
+/** What stands at the door of a server. */
+export interface Door {
+  /** Whether there is a demo to look around in. */
+  demo: boolean;
+  /** Whether nobody has founded a shop yet. */
+  first: boolean;
+  /** Whether another shop may be founded. */
+  founding: boolean;
+}

@@ -1,0 +1,285 @@
+import { randomUUID } from 'node:crypto';
+import { tmpdir } from 'node:os';
+import type { Express } from 'express';
+import pino from 'pino';
+import request from 'supertest';
+import { loadShops } from '../demo/load';
+import type { AuditLine, Invitation, Person } from '../contract/people';
+import { createApp } from './app';
+import { Database } from './db/database';
+import { DiagramCheck } from './diagramCheck';
+import { DiskSpace } from './diskSpace';
+import { withoutSecrets } from './people/link';
+import { sessions } from './people/sessions';
+import { Reports } from './report/reports';
+import { TablePhotos } from './tablePhoto/tablePhotos';
+
+const db = new Database(process.env.YARRIX_TEST_DATABASE ?? '');
+const owner = new Database(process.env.YARRIX_TEST_OWNER ?? '');
+const parts = [new DiagramCheck(), new Reports(), new TablePhotos()] as const;
+const appWith = (founding: boolean, secure = false): Express =>
+  createApp({
+    db,
+    check: parts[0],
+    reports: parts[1],
+    tablePhotos: parts[2],
+    disk: new DiskSpace(tmpdir(), 0),
+    whoAsks: sessions(db, { secret: 'made up for this test alone', secure }),
+    door: { demo: false, founding },
+    log: pino({ level: 'silent' }),
+  });
+const app = appWith(true);
+afterAll(async () => {
+  for (const each of [...parts]) await each.close();
+  await db.end();
+  await owner.end();
+});
+
+const PASSWORD = 'brass lantern under seven hedges';
+const newPerson = () => ({
+  name: 'Kim Example',
+  email: `${randomUUID()}@shop.example`,
+  password: PASSWORD,
+});
+const cookieOf = (answer: request.Response): string =>
+  ((answer.headers['set-cookie'] as unknown as string[] | undefined) ?? [''])[0]?.split(';')[0] ??
+  '';
+const faultsOf = (answer: request.Response) =>
+  (JSON.parse(answer.text) as { faults?: { path: string; message: string }[] }).faults;
+
+/** A shop with its lead, who is signed in. */
+async function founded() {
+  const lead = newPerson();
+  const answer = await request(app)
+    .post('/api/shops')
+    .send({ shopName: 'Example & Sons', ...lead })
+    .expect(201);
+  const cookie = cookieOf(answer);
+  const as = (method: 'get' | 'put' | 'post' | 'delete', path: string) =>
+    request(app)[method](`/api${path}`).set('cookie', cookie);
+  return { ...lead, cookie, as, account: answer.body };
+}
+const signIn = (email: string, password: string) =>
+  request(app).post('/api/session').send({ email, password });
+const isIn = async (cookie: string): Promise<boolean> =>
+  (await request(app).get('/api/session').set('cookie', cookie)).status === 200;
+
+describe('the door', () => {
+  it('gives the first shop to who founds first, with what was in it, and others one of their own', async () => {
+    await loadShops(process.env.YARRIX_TEST_OWNER ?? '');
+    const door = async () => (await request(app).get('/api/door').expect(200)).body;
+    expect(await door()).toEqual({ demo: false, first: true, founding: true });
+    const [one, two] = await Promise.all([founded(), founded()]);
+    const shops = [one.account.shop, two.account.shop];
+    expect(shops).toContain('own');
+    expect(new Set(shops).size).toBe(2);
+    expect(await door()).toMatchObject({ first: false });
+    // A shop that is founded has what the program brings along.
+    const [list] = await Promise.all(
+      [one, two].map(async ({ as }) => (await as('get', '/diagrams')).body),
+    );
+    expect(list.length).toBeGreaterThan(40);
+    await request(appWith(false))
+      .post('/api/shops')
+      .send({ shopName: 'Late', ...newPerson() })
+      .expect(403);
+    // One address, one account: nothing is left of a shop that came to nothing.
+    const before = await owner.query('SELECT 1 FROM shop');
+    const again = await request(app)
+      .post('/api/shops')
+      .send({ shopName: 'Twice', ...newPerson(), email: one.email.toUpperCase() })
+      .expect(422);
+    expect(faultsOf(again)?.[0]?.path).toBe('/email');
+    expect((await owner.query('SELECT 1 FROM shop')).rowCount).toBe(before.rowCount);
+  });
+
+  it('signs in and out, under a session id that nobody knew before; the cookie is nothing a script or another site has', async () => {
+    const { email, cookie, account } = await founded();
+    const answer = await signIn(` ${email.toUpperCase()} `, PASSWORD)
+      .set('cookie', cookie)
+      .expect(200);
+    expect(answer.body).toEqual(account);
+    const [set = ''] = answer.headers['set-cookie'] as unknown as string[];
+    expect(set).toMatch(/HttpOnly/);
+    expect(set).toMatch(/SameSite=Strict/);
+    expect(cookieOf(answer)).not.toBe(cookie);
+    expect(await isIn(cookie)).toBe(false);
+    expect(await isIn(cookieOf(answer))).toBe(true);
+    await request(app).delete('/api/session').set('cookie', cookieOf(answer)).expect(204);
+    expect(await isIn(cookieOf(answer))).toBe(false);
+    // Over https alone, where it is served so: behind a proxy that says that it was https.
+    const secure = request(appWith(true, true))
+      .post('/api/session')
+      .set('x-forwarded-proto', 'https');
+    const [safe = ''] = (await secure.send({ email, password: PASSWORD }).expect(200)).headers[
+      'set-cookie'
+    ] as unknown as string[];
+    expect(safe).toMatch(/^__Host-yarrix=.*Secure/);
+    // The database has no session that would open anything.
+    const { rows } = await owner.query(
+      'SELECT encode(token, $1) AS token FROM session WHERE person = $2',
+      ['base64', account.person],
+    );
+    expect(JSON.stringify(rows)).not.toContain(decodeURIComponent(safe).split('.')[1]);
+  });
+
+  it('lets guesses wait longer and longer, tells nothing of who is there, and lets go of who knows', async () => {
+    const { email, as } = await founded();
+    const wrong = await signIn(email, 'not it').expect(403);
+    const nobody = await signIn(`${randomUUID()}@shop.example`, 'not it').expect(403);
+    expect(JSON.parse(wrong.text).title).toBe(JSON.parse(nobody.text).title);
+    for (let tries = 1; tries < 5; tries++) await signIn(email, 'not it').expect(403);
+    const slow = await signIn(email, PASSWORD).expect(429);
+    expect(Number(slow.headers['retry-after'])).toBeGreaterThan(0);
+    // Many at one moment are counted one by one.
+    const other = (await founded()).email;
+    const together = await Promise.all(Array.from({ length: 12 }, () => signIn(other, 'not it')));
+    expect(together.filter(({ status }) => status === 403).length).toBeLessThanOrEqual(6);
+    const lines = (await as('get', '/audit').expect(200)).body as AuditLine[];
+    expect(lines.filter(({ what }) => what === 'gave a wrong password')).toHaveLength(5);
+    // A quarter of an hour later the right one goes, and the tries are forgotten.
+    await owner.query("UPDATE knock SET last_at = last_at - interval '16 minutes'");
+    await signIn(email, PASSWORD).expect(200);
+    for (let tries = 0; tries < 5; tries++) await signIn(email, 'not it').expect(403);
+  });
+
+  it.each([
+    ['too short', /12 letters/],
+    ['password1234', /easily guessed/],
+    ['kimexample12', /easily guessed/],
+  ])('does not take %s for a password', async (password, says) => {
+    const person = { ...newPerson(), password };
+    const refused = await request(app)
+      .post('/api/shops')
+      .send({ shopName: 'Weak', ...person })
+      .expect(422);
+    expect(faultsOf(refused)?.[0]).toMatchObject({
+      path: '/password',
+      message: expect.stringMatching(says),
+    });
+  });
+
+  it('lets one in by one invitation, once, until it is withdrawn or too old', async () => {
+    const { as, account } = await founded();
+    const invite = async (): Promise<{ id: string; link: string }> =>
+      (await as('post', '/invitations').send({ role: 'technician' }).expect(201)).body;
+    const join = (link: string) =>
+      request(app)
+        .post('/api/links/join')
+        .send({ ...newPerson(), link });
+    const [used, withdrawn, old, twice] = [
+      await invite(),
+      await invite(),
+      await invite(),
+      await invite(),
+    ];
+    const look = await request(app).post('/api/links/look').send({ link: used.link }).expect(200);
+    expect(look.body).toEqual({ shopName: 'Example & Sons', role: 'technician', name: null });
+    const joined = await join(used.link).expect(201);
+    expect(joined.body).toMatchObject({ shop: account.shop, role: 'technician' });
+    await join(used.link).expect(404);
+    await as('delete', `/invitations/${withdrawn.id}`).expect(204);
+    await join(withdrawn.link).expect(404);
+    await owner.query(
+      "UPDATE invitation SET expires_at = now() - interval '1 second' WHERE id = $1",
+      [old.id],
+    );
+    await join(old.link).expect(404);
+    const both = await Promise.all([join(twice.link), join(twice.link)]);
+    expect(both.map(({ status }) => status).sort()).toEqual([201, 404]);
+    // What is in the way of one who joins does not use the link up.
+    const last = await invite();
+    const taken = { ...newPerson(), email: joined.body.email, link: last.link };
+    await request(app).post('/api/links/join').send(taken).expect(422);
+    await request(app)
+      .post('/api/links/reset')
+      .send({ link: last.link, password: PASSWORD })
+      .expect(404);
+    await join(last.link).expect(201);
+    for (const link of [
+      '',
+      'x',
+      `${account.shop}.short`,
+      `${last.link}x`,
+      `demo.${last.link.split('.')[1]}`,
+    ])
+      await join(link).expect(404);
+    expect(((await as('get', '/invitations')).body as Invitation[]).length).toBe(0);
+    expect(((await as('get', '/people')).body as Person[]).length).toBe(4);
+    expect(withoutSecrets(`/api/shared/${last.link}`)).not.toContain(last.link.split('.')[1]);
+  });
+
+  it('a new password ends every session that the old one began; so does signing out everywhere', async () => {
+    const { email, cookie, as } = await founded();
+    const second = cookieOf(await signIn(email, PASSWORD).expect(200));
+    const next = 'seven hedges round a copper mill';
+    const wrong = await as('put', '/password').send({ now: 'not it', next }).expect(422);
+    expect(faultsOf(wrong)?.[0]?.path).toBe('/now');
+    const changed = cookieOf(
+      await as('put', '/password').send({ now: PASSWORD, next }).expect(204),
+    );
+    expect([await isIn(cookie), await isIn(second), await isIn(changed)]).toEqual([
+      false,
+      false,
+      true,
+    ]);
+    await signIn(email, PASSWORD).expect(403);
+    const third = cookieOf(await signIn(email, next).expect(200));
+    await request(app).delete('/api/sessions').set('cookie', third).expect(204);
+    expect([await isIn(third), await isIn(changed)]).toEqual([false, false]);
+  });
+
+  it('a lead gives a new password by a link, changes roles and takes people out, but is never the last to go', async () => {
+    const { as, account, cookie } = await founded();
+    const invited = await as('post', '/invitations').send({ role: 'technician' }).expect(201);
+    const joined = await request(app)
+      .post('/api/links/join')
+      .send({ ...newPerson(), link: invited.body.link });
+    const [theirs, person] = [cookieOf(joined), joined.body.person as string];
+    const reset = await as('post', '/invitations').send({ person }).expect(201);
+    const told = await request(app)
+      .post('/api/links/look')
+      .send({ link: reset.body.link })
+      .expect(200);
+    expect(told.body).toMatchObject({ name: 'Kim Example' });
+    const answer = await request(app)
+      .post('/api/links/reset')
+      .send({ link: reset.body.link, password: 'copper mill on seven hedges' })
+      .expect(200);
+    expect(await isIn(theirs)).toBe(false);
+    const now = cookieOf(answer);
+    expect(await isIn(now)).toBe(true);
+    // Roles count at once, in sessions that are there already.
+    await request(app).get('/api/people').set('cookie', now).expect(403);
+    await as('put', `/people/${account.person}/role`).send({ role: 'technician' }).expect(409);
+    await as('delete', `/people/${account.person}`).expect(409);
+    await as('put', `/people/${person}/role`).send({ role: 'lead' }).expect(204);
+    await request(app).get('/api/people').set('cookie', now).expect(200);
+    // Two leads who take each other out at one moment: one of them stays.
+    const gone = await Promise.all([
+      as('delete', `/people/${person}`),
+      request(app).delete(`/api/people/${account.person}`).set('cookie', now),
+    ]);
+    expect(gone.filter(({ status }) => status === 204)).toHaveLength(1);
+    const who = await owner.query<{ id: string }>(
+      'SELECT id FROM person WHERE shop = $1 AND left_at IS NULL',
+      [account.shop],
+    );
+    expect(who.rowCount).toBe(1);
+    const [stays] = who.rows;
+    const [goneEmail, goneCookie] =
+      stays?.id === person ? [account.email, cookie] : [joined.body.email, now];
+    expect(await isIn(goneCookie)).toBe(false);
+    await signIn(goneEmail, PASSWORD).expect(403);
+  });
+
+  it('writes down what happened, in a record that nobody changes', async () => {
+    const { as, account } = await founded();
+    const lines = (await as('get', '/audit').expect(200)).body as AuditLine[];
+    expect(lines).toMatchObject([{ what: 'founded the shop', name: 'Kim Example' }]);
+    await expect(owner.query('DELETE FROM audit WHERE shop = $1', [account.shop])).rejects.toThrow(
+      'append-only',
+    );
+    await expect(owner.query('TRUNCATE audit')).rejects.toThrow('append-only');
+  });
+});
