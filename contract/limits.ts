@@ -18,3 +18,9 @@ export const MOST_PHOTOS = 60;
 
 /** Bytes of a photo out of which a table is read. */
 export const MOST_TABLE_PHOTO_BYTES = 3_000_000;
+
+/** Days that a report link may last. */
+export const LINK_DAYS = { least: 1, usual: 14, most: 90 };
+
+/** Links of one call that work at one time. */
+export const MOST_LINKS = 20;

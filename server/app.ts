@@ -16,7 +16,9 @@ import { modelSheetRoutes } from './routes/modelSheets';
 import { entryRoutes } from './routes/entries';
 import { meterRoutes } from './routes/meters';
 import { photoRoutes } from './routes/photos';
+import { reportLinkRoutes } from './routes/reportLinks';
 import { reportRoutes } from './routes/reports';
+import { sharedRoutes } from './routes/shared';
 import { tablePhotoRoutes } from './routes/tablePhotos';
 import { onlySignedIn } from './people/asker';
 import { doorRoutes, type DoorOptions } from './routes/door';
@@ -67,6 +69,8 @@ export function createApp(options: AppOptions): Express {
   app.set('etag', false);
   app.use(requestLog(log));
   app.use(visitors(options.origins));
+  app.use('/shared', rateLimited(options.rate));
+  app.use(sharedRoutes(db, options.reports));
   const forPages = [
     helmet({
       // Plain http on loopback: nothing to upgrade, nothing to pin.
@@ -114,6 +118,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', meterRoutes());
   app.use('/api', modelSheetRoutes());
   app.use('/api', peopleRoutes(db));
+  app.use('/api', reportLinkRoutes());
   app.use('/api', reportRoutes(options.reports));
   app.use('/api', noSuchRoute);
   if (web) app.use(forPages, serveWeb(web));

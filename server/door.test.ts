@@ -1,64 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import { tmpdir } from 'node:os';
-import type { Express } from 'express';
-import pino from 'pino';
 import request from 'supertest';
 import { loadShops } from '../demo/load';
 import type { AuditLine, Invitation, Person } from '../contract/people';
-import { createApp } from './app';
-import { Database } from './db/database';
-import { DiagramCheck } from './diagramCheck';
-import { DiskSpace } from './diskSpace';
 import { withoutSecrets } from './people/link';
-import { sessions } from './people/sessions';
-import { Reports } from './report/reports';
-import { TablePhotos } from './tablePhoto/tablePhotos';
+import { cookieOf, newPerson, PASSWORD, startTestDoor, type TestDoor } from './testDoor';
 
-const db = new Database(process.env.YARRIX_TEST_DATABASE ?? '');
-const owner = new Database(process.env.YARRIX_TEST_OWNER ?? '');
-const parts = [new DiagramCheck(), new Reports(), new TablePhotos()] as const;
-const appWith = (founding: boolean, secure = false): Express =>
-  createApp({
-    db,
-    check: parts[0],
-    reports: parts[1],
-    tablePhotos: parts[2],
-    disk: new DiskSpace(tmpdir(), 0),
-    whoAsks: sessions(db, { secret: 'made up for this test alone', secure }),
-    door: { demo: false, founding },
-    log: pino({ level: 'silent' }),
-  });
-const app = appWith(true);
-afterAll(async () => {
-  for (const each of [...parts]) await each.close();
-  await db.end();
-  await owner.end();
+let door: TestDoor;
+let app: TestDoor['app'];
+let owner: TestDoor['owner'];
+let founded: TestDoor['founded'];
+beforeAll(async () => {
+  door = await startTestDoor();
+  ({ app, owner, founded } = door);
 });
+afterAll(() => door.end());
 
-const PASSWORD = 'brass lantern under seven hedges';
-const newPerson = () => ({
-  name: 'Kim Example',
-  email: `${randomUUID()}@shop.example`,
-  password: PASSWORD,
-});
-const cookieOf = (answer: request.Response): string =>
-  ((answer.headers['set-cookie'] as unknown as string[] | undefined) ?? [''])[0]?.split(';')[0] ??
-  '';
 const faultsOf = (answer: request.Response) =>
   (JSON.parse(answer.text) as { faults?: { path: string; message: string }[] }).faults;
-
-/** A shop with its lead, who is signed in. */
-async function founded() {
-  const lead = newPerson();
-  const answer = await request(app)
-    .post('/api/shops')
-    .send({ shopName: 'Example & Sons', ...lead })
-    .expect(201);
-  const cookie = cookieOf(answer);
-  const as = (method: 'get' | 'put' | 'post' | 'delete', path: string) =>
-    request(app)[method](`/api${path}`).set('cookie', cookie);
-  return { ...lead, cookie, as, account: answer.body };
-}
 const signIn = (email: string, password: string) =>
   request(app).post('/api/session').send({ email, password });
 const isIn = async (cookie: string): Promise<boolean> =>
@@ -66,20 +24,20 @@ const isIn = async (cookie: string): Promise<boolean> =>
 
 describe('the door', () => {
   it('gives the first shop to who founds first, with what was in it, and others one of their own', async () => {
-    await loadShops(process.env.YARRIX_TEST_OWNER ?? '');
-    const door = async () => (await request(app).get('/api/door').expect(200)).body;
-    expect(await door()).toEqual({ demo: false, first: true, founding: true });
+    await loadShops(door.ownerUrl);
+    const stands = async () => (await request(app).get('/api/door').expect(200)).body;
+    expect(await stands()).toEqual({ demo: false, first: true, founding: true });
     const [one, two] = await Promise.all([founded(), founded()]);
     const shops = [one.account.shop, two.account.shop];
     expect(shops).toContain('own');
     expect(new Set(shops).size).toBe(2);
-    expect(await door()).toMatchObject({ first: false });
+    expect(await stands()).toMatchObject({ first: false });
     // A shop that is founded has what the program brings along.
     const [list] = await Promise.all(
       [one, two].map(async ({ as }) => (await as('get', '/diagrams')).body),
     );
     expect(list.length).toBeGreaterThan(40);
-    await request(appWith(false))
+    await request(door.another({ founding: false }))
       .post('/api/shops')
       .send({ shopName: 'Late', ...newPerson() })
       .expect(403);
@@ -108,7 +66,7 @@ describe('the door', () => {
     await request(app).delete('/api/session').set('cookie', cookieOf(answer)).expect(204);
     expect(await isIn(cookieOf(answer))).toBe(false);
     // Over https alone, where it is served so: behind a proxy that says that it was https.
-    const secure = request(appWith(true, true))
+    const secure = request(door.another({}, true))
       .post('/api/session')
       .set('x-forwarded-proto', 'https');
     const [safe = ''] = (await secure.send({ email, password: PASSWORD }).expect(200)).headers[
@@ -146,7 +104,7 @@ describe('the door', () => {
   it.each([
     ['too short', /12 letters/],
     ['password1234', /easily guessed/],
-    ['kimexample12', /easily guessed/],
+    ['qwertyuiop12', /easily guessed/],
   ])('does not take %s for a password', async (password, says) => {
     const person = { ...newPerson(), password };
     const refused = await request(app)

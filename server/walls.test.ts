@@ -1,29 +1,24 @@
 import { randomUUID } from 'node:crypto';
-import { tmpdir } from 'node:os';
 import type { Express } from 'express';
-import pino from 'pino';
 import request from 'supertest';
-import { createApp } from './app';
-import { DiagramCheck } from './diagramCheck';
-import { DiskSpace } from './diskSpace';
-import { sessions } from './people/sessions';
-import { Reports } from './report/reports';
-import { TablePhotos } from './tablePhoto/tablePhotos';
-import { newCall, reading, startTestServer, type TestServer } from './testServer';
+import { cookieOf, newPerson, startTestDoor, type Founded, type TestDoor } from './testDoor';
+import { newCall, reading } from './testServer';
 
 /** A layer of Express's router: a route, or a router with layers of its own. */
 interface Layer {
   route?: { path: string; methods: Record<string, boolean> };
   handle: { stack?: Layer[] };
+  /** Whether it is mounted at the root. */
+  slash?: boolean;
 }
 
 /** Every route of the API as it is mounted, read from the router. */
 function routesOf(app: Express): { method: string; path: string }[] {
   const of = (layers: readonly Layer[], base: string): { method: string; path: string }[] =>
-    layers.flatMap(({ route, handle }) => {
+    layers.flatMap(({ route, handle, slash }) => {
       if (route)
         return Object.keys(route.methods).map((method) => ({ method, path: base + route.path }));
-      return handle.stack ? of(handle.stack, '/api') : [];
+      return handle.stack ? of(handle.stack, slash ? base : '/api') : [];
     });
   return of((app as unknown as { router: { stack: Layer[] } }).router.stack, '');
 }
@@ -39,7 +34,7 @@ const OPEN = [
   'post /api/links/look',
   'post /api/links/join',
   'post /api/links/reset',
-  'get /api/shared/:link',
+  'get /shared/:link',
 ];
 const FOR_LEADS = [
   'get /api/people',
@@ -51,64 +46,31 @@ const FOR_LEADS = [
   'get /api/audit',
 ];
 
-let server: TestServer;
+let door: TestDoor;
 let app: Express;
-let close: () => Promise<void>;
-/** A lead with a call, an entry and a photo; somebody of another shop; a technician of the first. */
-let mine: { cookie: string; person: string; ids: string[] };
+/** A lead with a call, an entry and a link; somebody of another shop; a technician of the first. */
+let mine: Founded & { ids: string[] };
 let other: string;
 let technician: string;
 beforeAll(async () => {
-  server = await startTestServer();
-  const parts = [new DiagramCheck(), new Reports(), new TablePhotos()] as const;
-  close = async () => {
-    for (const part of parts) await part.close();
-    await server.end();
-  };
-  app = createApp({
-    db: server.db,
-    check: parts[0],
-    reports: parts[1],
-    tablePhotos: parts[2],
-    disk: new DiskSpace(tmpdir(), 0),
-    whoAsks: sessions(server.db, { secret: randomUUID(), secure: false }),
-    door: { demo: false, founding: true },
-    log: pino({ level: 'silent' }),
-  });
-  const lead = await founded('Mine');
-  other = (await founded('Other')).cookie;
-  const as = (sent: request.Test) => sent.set('cookie', lead.cookie);
+  door = await startTestDoor();
+  app = door.app;
+  const lead = await door.founded('Mine');
+  other = (await door.founded('Other')).cookie;
   const [call, entry] = [randomUUID(), randomUUID()];
-  await as(request(app).put(`/api/calls/${call}`))
-    .send(newCall())
-    .expect(204);
-  await as(request(app).put(`/api/entries/${entry}`))
-    .send(reading(call))
-    .expect(204);
-  const invited = await as(request(app).post('/api/invitations')).send({ role: 'technician' });
+  await lead.as('put', `/calls/${call}`).send(newCall()).expect(204);
+  await lead.as('put', `/entries/${entry}`).send(reading(call)).expect(204);
+  const link = { days: 1, zone: 'UTC', currency: '' };
+  const shared = await lead.as('post', `/calls/${call}/links`).send(link).expect(201);
+  const invited = await lead.as('post', '/invitations').send({ role: 'technician' }).expect(201);
   const joined = await request(app)
     .post('/api/links/join')
     .send({ ...newPerson(), link: invited.body.link })
     .expect(201);
   technician = cookieOf(joined);
-  mine = { ...lead, ids: [call, entry, lead.person, invited.body.id] };
+  mine = { ...lead, ids: [call, entry, lead.account.person, joined.body.person, shared.body.id] };
 });
-afterAll(() => close());
-
-const newPerson = () => ({
-  name: 'Kim Example',
-  email: `${randomUUID()}@shop.example`,
-  password: `${randomUUID()} brass lantern`,
-});
-const cookieOf = (answer: request.Response): string =>
-  (answer.headers['set-cookie'] as unknown as string[])[0]?.split(';')[0] ?? '';
-async function founded(shopName: string): Promise<{ cookie: string; person: string }> {
-  const answer = await request(app)
-    .post('/api/shops')
-    .send({ shopName, ...newPerson() })
-    .expect(201);
-  return { cookie: cookieOf(answer), person: answer.body.person };
-}
+afterAll(() => door.end());
 
 describe('walls between shops', () => {
   it('every route is refused to who is not signed in, and each for leads to a technician', async () => {
@@ -129,7 +91,7 @@ describe('walls between shops', () => {
       const asTechnician = await ask().set('cookie', technician).send({});
       expect([name, asTechnician.status === 403]).toEqual([name, FOR_LEADS.includes(name)]);
       // Signed in, but for somebody else than this tab was: nothing is done.
-      const meant = ask().set('cookie', technician).set('x-yarrix-account', mine.person);
+      const meant = ask().set('cookie', technician).set('x-yarrix-account', mine.account.person);
       expect([name, (await meant).status]).toEqual([name, 401]);
     }
   });

@@ -92,7 +92,7 @@ async function buildInto(web: string): Promise<void> {
     swDest: join(web, 'sw.js'),
     maximumFileSizeToCacheInBytes: 8 * 2 ** 20,
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//],
+    navigateFallbackDenylist: [/^\/(api|shared)\//],
     clientsClaim: true,
     // A newer version waits until it is taken (app/sync/newVersion.ts).
     skipWaiting: false,

@@ -8,6 +8,7 @@ import type { ShopMeter } from '../../contract/meter';
 import type { PhotoSummary } from '../../contract/photo';
 import type { PhotoTable, PhotoTables } from '../../contract/tablePhoto';
 import type { Problem } from '../../contract/problem';
+import type { NewReportLinkDto, ReportLink } from '../../contract/reportLink';
 import type { KindMinutes, SeenBefore } from '../../contract/seen';
 import type { CallReport } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
@@ -146,6 +147,17 @@ export const fetchReport = (who: string, id: string): Promise<ApiAnswer<CallRepo
 /** A file that the server makes of a call. @param file its path below the call, such as `report.pdf?for=trade` */
 export const fetchCallFile = async (who: string, id: string, file: string): Promise<Blob> =>
   (await ask(who, `/calls/${id}/${file}`)).blob();
+export const fetchReportLinks = async (who: string, id: string): Promise<ReportLink[]> =>
+  bodyOf(await ask(who, `/calls/${id}/links`));
+/** Makes a link to a call's report; what is in it is told this once. */
+export const makeReportLink = async (
+  who: string,
+  id: string,
+  said: NewReportLinkDto,
+): Promise<{ link: string; expiresAt: string }> =>
+  bodyOf(await ask(who, `/calls/${id}/links`, json('POST', said)));
+export const withdrawReportLink = (who: string, id: string): Promise<Response> =>
+  ask(who, `/links/${id}`, { method: 'DELETE' });
 export const fetchMeters = (who: string): Promise<ApiAnswer<ShopMeter[]>> => read(who, '/meters');
 export const putMeter = (who: string, { id, ...body }: ShopMeter): Promise<Response> =>
   ask(who, `/meters/${id}`, {

@@ -11,6 +11,7 @@ import * as meters from './meters';
 import * as modelSheets from './modelSheets';
 import * as people from './people';
 import * as photos from './photos';
+import * as reportLinks from './reportLinks';
 import * as seen from './seen';
 import * as sessions from './sessions';
 import * as shops from './shops';
@@ -105,6 +106,12 @@ describe('the wall of the database', () => {
       renameShop: ['Theirs'],
       isClaimed: [],
       hasShop: [],
+      addReportLink: [
+        { id: randomUUID(), token, call, zone: 'UTC', currency: '', madeBy: person, days: 1 },
+      ],
+      listReportLinks: [call],
+      withdrawReportLink: [randomUUID()],
+      openReportLink: [token],
     };
     const modules: object[] = [
       calls,
@@ -114,6 +121,7 @@ describe('the wall of the database', () => {
       meters,
       modelSheets,
       photos,
+      reportLinks,
       seen,
       audit,
       people,

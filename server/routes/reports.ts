@@ -58,7 +58,8 @@ export function reportRoutes(reports: Reports): Router {
   return router;
 }
 
-async function detailOf(rows: ShopRows, id: string): Promise<CallDetail> {
+/** A call with its diagram and its log. */
+export async function detailOf(rows: ShopRows, id: string): Promise<CallDetail> {
   const call = await findCall(rows, uuidOf(id));
   if (!call) throw notFound('such call');
   const diagram = await findDiagram(rows, call.diagramId, call.diagramVersion);
@@ -66,7 +67,8 @@ async function detailOf(rows: ShopRows, id: string): Promise<CallDetail> {
   return { ...call, diagram, entries: await listEntries(rows, call.id) };
 }
 
-const reported = ({
+/** As much of a call as its report is made of. */
+export const reported = ({
   appliance,
   complaint,
   diagram,
@@ -104,18 +106,15 @@ function textIn(query: Query, name: string, most: number): string | undefined {
 }
 
 /** Photos in a PDF: more make it too heavy to be sent. */
-const MOST_IN_REPORT = 12;
+export const MOST_IN_REPORT = 12;
 
 function optionsIn(query: Query, shop: string): Omit<PdfOptions, 'photos'> {
   const said = textIn(query, 'for', 20) ?? 'customer';
   const reader = READERS.find((each) => each === said);
   if (!reader) throw new RefusedRequest(400, `"for" must be ${READERS.join(' or ')}`);
   const zone = textIn(query, 'zone', 60) ?? 'UTC';
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone });
-  } catch {
+  if (!isZone(zone))
     throw new RefusedRequest(400, `"zone" must be a time zone, such as Europe/Vienna`);
-  }
   return {
     reader,
     zone,
@@ -134,4 +133,14 @@ function visitIn(query: Query): { at: Date; minutes: number } {
   if (!(minutes >= 1 && minutes <= 1440))
     throw new RefusedRequest(400, '"minutes" must be a number from 1 to 1440');
   return { at, minutes };
+}
+
+/** Whether a text names a time zone. */
+export function isZone(text: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: text });
+    return true;
+  } catch {
+    return false;
+  }
 }

@@ -10,6 +10,7 @@ import { Screen } from '../../ui/Screen';
 import { Type } from '../../ui/Type';
 import { space, useTheme } from '../../theme/theme';
 import { LedgerCount } from '../ledger/LedgerCount';
+import { ReportLinks } from './ReportLinks';
 import { ReportFiles } from './ReportFiles';
 import { useReport } from './useReport';
 
@@ -42,6 +43,7 @@ function Opened({ call }: { call: CallDetail }) {
           )}
           <ReportFiles call={call} />
           <Lines of={report} />
+          <ReportLinks callId={call.id} />
         </ScrollView>
       ) : failed ? (
         <Notice
