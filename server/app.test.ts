@@ -16,7 +16,7 @@ afterAll(() => server.end());
 
 describe('the server on a real PostgreSQL', () => {
   it('answers health from the database', async () => {
-    const { body } = await request(app).get('/api/health').expect(200);
+    const { body } = await request(app).get('/api/ready').expect(200);
     expect(Date.parse(body.database)).not.toBeNaN();
   });
 

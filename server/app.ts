@@ -7,9 +7,10 @@ import type { DiagramCheck } from './diagramCheck';
 import type { Reports } from './report/reports';
 import { whileThereIsSpace, type DiskSpace } from './diskSpace';
 import { API_MARK, AT_HEADER, MARK_HEADER } from '../contract/headers';
-import { noSuchRoute, sendProblem } from './problems';
+import { noSuchRoute, RefusedRequest, sendProblem } from './problems';
 import { requestLog } from './requestLog';
 import { callRoutes } from './routes/calls';
+import { customerRoutes } from './routes/customers';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { libraryRoutes } from './routes/library';
 import { modelSheetRoutes } from './routes/modelSheets';
@@ -45,6 +46,10 @@ export interface AppOptions {
   /** Folder of the built web application; none in tests of the interface alone. */
   web?: string;
   log: Logger;
+  /** Measures requests, where somebody watches. */
+  measure?: RequestHandler;
+  /** Whether the server is about to stop. */
+  stops?: () => boolean;
   /** Lines of the log that could not be written. */
   dropped?: () => number;
 }
@@ -68,6 +73,12 @@ export function createApp(options: AppOptions): Express {
   // Nothing of the API is kept, so nothing has to be recognised again.
   app.set('etag', false);
   app.use(requestLog(log));
+  if (options.measure) app.use(options.measure);
+  app.use((_request, response, next) => {
+    // Who comes again comes to a server that stays.
+    if (options.stops?.()) response.setHeader('connection', 'close');
+    next();
+  });
   app.use(visitors(options.origins));
   app.use('/shared', rateLimited(options.rate));
   app.use(sharedRoutes(db, options.reports));
@@ -96,7 +107,13 @@ export function createApp(options: AppOptions): Express {
     else next();
   });
 
-  app.get('/api/health', async (_request, response) => {
+  // It runs: nothing else is asked, so that a database that is away ends no process that would come through it.
+  app.get('/api/health', (_request, response) => {
+    response.json({ status: 'ok' });
+  });
+  // It may be sent requests: its database answers, and it is not about to stop.
+  app.get('/api/ready', async (_request, response) => {
+    if (options.stops?.()) throw new RefusedRequest(503, 'this server is about to stop');
     const answer = await db.query<{ now: Date }>('SELECT now() AS now');
     const space = await options.disk.isEnough();
     const dropped = options.dropped?.() ?? 0;
@@ -119,6 +136,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', modelSheetRoutes());
   app.use('/api', peopleRoutes(db));
   app.use('/api', reportLinkRoutes());
+  app.use('/api', customerRoutes());
   app.use('/api', reportRoutes(options.reports));
   app.use('/api', noSuchRoute);
   if (web) app.use(forPages, serveWeb(web));

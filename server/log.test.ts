@@ -265,7 +265,7 @@ describe('what is in the way of the database', () => {
     const began = performance.now();
     await expect(cut.db.query('SELECT pg_sleep(20)')).rejects.toThrow(/timeout/);
     expect(performance.now() - began).toBeLessThan(10_000);
-    await request(cut.app).get('/api/health').expect(200);
+    await request(cut.app).get('/api/ready').expect(200);
     await cut.db.end();
   });
 });

@@ -1,4 +1,5 @@
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { request as httpRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino from 'pino';
@@ -58,7 +59,7 @@ it('starts on a free port of loopback, logs, and stops', async () => {
   const address = `http://127.0.0.1:${server.port}`;
   expect(server.port).toBeGreaterThan(0);
   const headers = { cookie: 'token=secret', authorization: 'secret' };
-  const health = await fetch(`${address}/api/health?token=secret`, { headers });
+  const health = await fetch(`${address}/api/ready?token=secret`, { headers });
   expect(await health.json()).toMatchObject({ status: 'ok', database: expect.any(String) });
   // The same port is not given twice: who comes second is told.
   await expect(
@@ -70,7 +71,7 @@ it('starts on a free port of loopback, logs, and stops', async () => {
   const lines = readFileSync(join(folder, written ?? ''), 'utf8')
     .trim()
     .split('\n');
-  const line = lines.find((each) => each.includes('"path":"/api/health"')) ?? '';
+  const line = lines.find((each) => each.includes('"path":"/api/ready"')) ?? '';
   expect(JSON.parse(line)).toMatchObject({ method: 'GET', status: 200, ms: expect.any(Number) });
   // A quiet request is one short line, without the query and without a header.
   expect(Buffer.byteLength(line)).toBeLessThanOrEqual(300);
@@ -125,7 +126,7 @@ describe('a server whose database is not there', () => {
   afterAll(() => db.end());
 
   it('says so in its health, and fails with a problem that gives nothing away', async () => {
-    const health = await request(app).get('/api/health').expect(503);
+    const health = await request(app).get('/api/ready').expect(503);
     expect(JSON.parse(health.text)).toMatchObject({
       title: expect.stringMatching(/the database does not answer/),
       status: 503,
@@ -140,4 +141,45 @@ describe('a server whose database is not there', () => {
       requestId: calls.headers['x-request-id'],
     });
   });
+});
+
+it('answers what it was asked before it stops, takes nothing new, and tells an operator how it does', async () => {
+  const server = await startServer({
+    databaseUrl,
+    dataFolder: folder,
+    port: 0,
+    metricsPort: 0,
+    ...ways,
+  });
+  const address = `http://127.0.0.1:${server.port}`;
+  expect(await (await fetch(`${address}/api/ready`)).json()).toMatchObject({ status: 'ok' });
+  await fetch(`${address}/api/calls/${'0'.repeat(8)}-0000-4000-8000-${'0'.repeat(12)}`);
+  const watched = `http://127.0.0.1:${server.metricsPort}`;
+  const told = await (await fetch(`${watched}/metrics`)).text();
+  expect(told).toMatch(
+    /yarrix_request_seconds_count\{method="GET",route="\/api\/ready",status="200"\} 1/,
+  );
+  expect(told).toMatch(/yarrix_database_connections\{state="open"\} \d/);
+  // By patterns: no id makes a line of its own.
+  expect(told).not.toMatch(/00000000-0000/);
+  expect((await fetch(`${watched}/`)).status).toBe(404);
+
+  // Half of a request is there when it is told to stop.
+  const body = JSON.stringify({ email: 'kim@shop.example', password: 'not it' });
+  const asked = httpRequest(`${address}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'content-length': body.length },
+  });
+  const answered = new Promise<number | undefined>((resolve, reject) => {
+    asked.on('response', (answer) => resolve(answer.resume().statusCode));
+    asked.on('error', reject);
+  });
+  asked.write(body.slice(0, 10));
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  const stopped = server.stop();
+  await expect(fetch(`${address}/api/health`)).rejects.toThrow();
+  asked.end(body.slice(10));
+  expect(await answered).toBe(403);
+  await stopped;
+  await expect(fetch(`${watched}/metrics`)).rejects.toThrow();
 });

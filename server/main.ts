@@ -4,6 +4,7 @@ import { createApp } from './app';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
+import { Metrics } from './metrics';
 import { Reports } from './report/reports';
 import { openServerLog } from './serverLog';
 import { sessions, type SessionOptions } from './people/sessions';
@@ -22,24 +23,38 @@ export interface ServerOptions {
   rate?: number;
   web?: string;
   logFile?: string;
+  /** Where metrics are told, on loopback; not at all without. Port 0 takes a free one. */
+  metricsPort?: number;
 }
 
 export interface RunningServer {
   port: number;
+  metricsPort?: number;
+  /** Says that it stops, answers what it was asked already, then ends. */
   stop: () => Promise<void>;
 }
 
-/** Times that a request may take to come in, so that a slow sender keeps nobody out. */
-const PATIENCE_MS = { headers: 10_000, request: 30_000 };
+/** How long a request may take to come in, so that a slow sender keeps nobody out; and to be answered when it stops. */
+const PATIENCE_MS = { headers: 10_000, request: 30_000, stop: 5000 };
 
 /** Opens the database and listens on loopback. Port 0 takes a free one. */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {
-  const { databaseUrl, dataFolder, logFile, port, sessions: signed, ...rest } = options;
+  const {
+    databaseUrl,
+    dataFolder,
+    logFile,
+    metricsPort,
+    port,
+    sessions: signed,
+    ...rest
+  } = options;
   const written = logFile ? await openServerLog(logFile) : undefined;
   const log = written?.log ?? pino({ level: 'silent' });
   const db = new Database(databaseUrl, (error) =>
     log.error({ err: error }, 'database connection lost'),
   );
+  const metrics = metricsPort === undefined ? undefined : new Metrics(db);
+  let stops = false;
   const check = new DiagramCheck();
   const reports = new Reports();
   const tablePhotos = new TablePhotos();
@@ -53,9 +68,12 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     tablePhotos,
     log,
     disk,
+    stops: () => stops,
+    ...(metrics && { measure: metrics.measure }),
     ...(written && { dropped: written.dropped }),
   });
   const close = async (): Promise<void> => {
+    metrics?.close();
     await check.close();
     await reports.close();
     await tablePhotos.close();
@@ -70,14 +88,21 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     await close();
     throw error;
   });
+  const told = await metrics?.listen(metricsPort ?? 0);
   server.headersTimeout = PATIENCE_MS.headers;
   server.requestTimeout = PATIENCE_MS.request;
   const address = server.address();
   return {
     port: typeof address === 'object' && address ? address.port : port,
+    ...(told !== undefined && { metricsPort: told }),
     stop: async () => {
-      server.closeAllConnections();
-      await new Promise((resolve) => server.close(resolve));
+      stops = true;
+      const closed = new Promise((resolve) => server.close(resolve));
+      const idle = setInterval(() => server.closeIdleConnections(), 50);
+      const late = setTimeout(() => server.closeAllConnections(), PATIENCE_MS.stop);
+      await closed;
+      clearInterval(idle);
+      clearTimeout(late);
       await close();
     },
   };

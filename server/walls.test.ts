@@ -44,6 +44,9 @@ const FOR_LEADS = [
   'post /api/invitations',
   'delete /api/invitations/:id',
   'get /api/audit',
+  'post /api/customers/find',
+  'post /api/customers/export',
+  'post /api/customers/erase',
 ];
 
 let door: TestDoor;

@@ -67,7 +67,7 @@ export async function healthOf(
 ): Promise<Health | undefined> {
   try {
     const signal = AbortSignal.timeout(withinMs);
-    const answer = await fetch(new URL('/api/health', addressOf(running)), { signal });
+    const answer = await fetch(new URL('/api/ready', addressOf(running)), { signal });
     const body = (await answer.json()) as { title?: string; droppedLogLines?: number };
     return { ok: answer.ok, title: body.title, droppedLogLines: body.droppedLogLines ?? 0 };
   } catch {

@@ -11,6 +11,8 @@ export interface WaysIn {
   door: DoorOptions;
   /** What the server is known as beside loopback. */
   origins: string[];
+  /** Where metrics are told. */
+  metricsPort?: number;
 }
 
 const LEAST_SECRET = 32;
@@ -26,12 +28,14 @@ export function waysIn(
 ): WaysIn {
   const origins = (env.YARRIX_ORIGINS ?? '').split(',').filter(Boolean);
   const plain = origins.find((each) => !each.startsWith('https://') && !isLoopback(each));
+  const watched = metricsIn(env.YARRIX_METRICS_PORT);
   const founding = env.YARRIX_FOUNDING !== 'closed';
   if (env.YARRIX_PRODUCTION !== '1')
     return {
       sessions: { secret: env.YARRIX_SECRET ?? secretOf(dataFolder), secure: false },
       door: { demo: true, founding },
       origins,
+      ...watched,
     };
   if (plain !== undefined)
     throw new EnvironmentError(
@@ -47,7 +51,16 @@ export function waysIn(
     sessions: { secret, secure: served.length > 0 },
     door: { demo: false, founding },
     origins,
+    ...watched,
   };
+}
+
+function metricsIn(text: string | undefined): { metricsPort?: number } {
+  if (!text) return {};
+  const metricsPort = Number(text);
+  if (!Number.isInteger(metricsPort) || metricsPort < 1 || metricsPort > 65535)
+    throw new EnvironmentError(`YARRIX_METRICS_PORT is "${text}": a number from 1 to 65535`);
+  return { metricsPort };
 }
 
 function isLoopback(origin: string): boolean {

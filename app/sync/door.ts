@@ -1,4 +1,5 @@
 import type { Account, Door, Role } from '../../contract/account';
+import type { CallSummary } from '../../contract/call';
 import type { AuditLine, Invitation, LinkSaid, Person } from '../../contract/people';
 import { ask, bodyOf, json } from './api';
 
@@ -30,6 +31,16 @@ export const fetchInvitations = async (who: string): Promise<Invitation[]> =>
   bodyOf(await ask(who, '/invitations'));
 export const fetchAudit = async (who: string): Promise<AuditLine[]> =>
   bodyOf(await ask(who, '/audit'));
+
+/** The calls of a customer, by the name at their units. */
+export const findCustomer = async (who: string, name: string): Promise<CallSummary[]> =>
+  bodyOf(await ask(who, '/customers/find', json('POST', { name })));
+/** All that the shop has of a customer, as a file. */
+export const exportCustomer = async (who: string, name: string): Promise<string> =>
+  (await ask(who, '/customers/export', json('POST', { name }))).text();
+/** @param calls as many as were shown: nothing is erased unseen */
+export const eraseCustomer = (who: string, name: string, calls: number): Promise<Response> =>
+  ask(who, '/customers/erase', json('POST', { name, calls }));
 
 /** What is in a new link: it is told this once. */
 export interface NewInvitation {

@@ -127,6 +127,12 @@ export class Database implements Queries {
     }
   }
 
+  /** Connections that are open and idle, and queries that wait for one. */
+  counts(): { open: number; idle: number; waiting: number } {
+    const { totalCount: open, idleCount: idle, waitingCount: waiting } = this.pool;
+    return { open, idle, waiting };
+  }
+
   end(): Promise<void> {
     return this.pool.end();
   }

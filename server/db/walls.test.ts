@@ -4,6 +4,7 @@ import { builtIn } from '../../library/library';
 import { newCall, phoneAt, reading, startTestServer, type TestServer } from '../testServer';
 import * as audit from './audit';
 import * as calls from './calls';
+import * as customers from './customers';
 import * as diagrams from './diagrams';
 import * as entries from './entries';
 import * as found from './found';
@@ -106,6 +107,9 @@ describe('the wall of the database', () => {
       renameShop: ['Theirs'],
       isClaimed: [],
       hasShop: [],
+      callsOfCustomer: ['Aunt Tilly'],
+      exportCustomer: ['Aunt Tilly'],
+      eraseCustomer: ['Aunt Tilly'],
       addReportLink: [
         { id: randomUUID(), token, call, zone: 'UTC', currency: '', madeBy: person, days: 1 },
       ],
@@ -115,6 +119,7 @@ describe('the wall of the database', () => {
     };
     const modules: object[] = [
       calls,
+      customers,
       diagrams,
       entries,
       found,

@@ -283,7 +283,7 @@ class Troubled {
   /** Whether its health is good again within a minute. */
   async isBack(): Promise<boolean> {
     for (let waited = 0; waited < 60_000; waited += 50) {
-      const health = await fetch(`${this.address}/api/health`, {
+      const health = await fetch(`${this.address}/api/ready`, {
         signal: AbortSignal.timeout(4000),
       }).catch(() => undefined);
       await health?.arrayBuffer().catch(() => undefined);

@@ -13,6 +13,7 @@ import { sayWhen } from '../../ui/sayTime';
 import { Type } from '../../ui/Type';
 import { space } from '../../theme/theme';
 import { LinkCard } from '../../ui/LinkCard';
+import { CustomerCard } from './CustomerCard';
 import { usePeople } from './usePeople';
 
 /** A link that was just made: it is shown this once. */
@@ -107,6 +108,7 @@ export function PeopleScreen() {
           people={people}
           withdraw={(id) => void change(() => withdrawInvitation(who, id))}
         />
+        <CustomerCard changed={again} />
         <DoorLog lines={lines} />
       </ScrollView>
     </Screen>
