@@ -2,6 +2,7 @@ import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
+import type { Changes } from './changes';
 import type { Database } from './db/database';
 import type { DiagramCheck } from './diagramCheck';
 import type { Reports } from './report/reports';
@@ -10,6 +11,7 @@ import { API_MARK, AT_HEADER, MARK_HEADER } from '../contract/headers';
 import { noSuchRoute, RefusedRequest, sendProblem } from './problems';
 import { requestLog } from './requestLog';
 import { callRoutes } from './routes/calls';
+import { changeRoutes, tellsOfWrites } from './routes/changes';
 import { customerRoutes } from './routes/customers';
 import { diagramRoutes, tableRoutes } from './routes/diagrams';
 import { libraryRoutes } from './routes/library';
@@ -33,6 +35,7 @@ export interface AppOptions {
   check: DiagramCheck;
   reports: Reports;
   tablePhotos: TablePhotos;
+  changes: Changes;
   /** Where the data is; writes are refused while it is full. */
   disk: DiskSpace;
   /** Says who asks (`sessions`). */
@@ -124,6 +127,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', options.whoAsks);
   app.use('/api', doorRoutes(db, options.door));
   app.use('/api', onlySignedIn);
+  app.use('/api', tellsOfWrites(options.changes), changeRoutes(options.changes));
   app.use('/api', diagramRoutes(options.check, options.reports));
   app.use('/api', libraryRoutes(options.check));
   app.use('/api', photoRoutes());

@@ -5,6 +5,7 @@ import request from 'supertest';
 import type { CallDetail, CallPage } from '../contract/call';
 import type { Problem } from '../contract/problem';
 import { createApp } from './app';
+import { Changes } from './changes';
 import { Database } from './db/database';
 import { verify } from './db/verify';
 import { DiagramCheck } from './diagramCheck';
@@ -214,6 +215,7 @@ describe('what is in the way of the database', () => {
         check: new DiagramCheck(),
         reports: new Reports(),
         tablePhotos: new TablePhotos(),
+        changes: new Changes(db, ''),
         disk,
         whoAsks: asLead(db, server.shop),
         door: { demo: false, founding: true },

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import pino from 'pino';
 import request from 'supertest';
 import { createApp } from './app';
+import { Changes } from './changes';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
 import { TablePhotos } from './tablePhoto/tablePhotos';
@@ -25,6 +26,7 @@ const appWith = (db: Database, more: { web?: string } = {}) =>
     check: new DiagramCheck(),
     reports: new Reports(),
     tablePhotos: new TablePhotos(),
+    changes: new Changes(db, ''),
     disk: new DiskSpace(folder, 0),
     whoAsks: asLead(db, 'demo'),
     door: ways.door,

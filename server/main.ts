@@ -1,6 +1,7 @@
 import type { Server } from 'node:http';
 import pino from 'pino';
 import { createApp } from './app';
+import { Changes } from './changes';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
@@ -55,6 +56,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   );
   const metrics = metricsPort === undefined ? undefined : new Metrics(db);
   let stops = false;
+  const changes = new Changes(db, databaseUrl);
   const check = new DiagramCheck();
   const reports = new Reports();
   const tablePhotos = new TablePhotos();
@@ -66,6 +68,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     check,
     reports,
     tablePhotos,
+    changes,
     log,
     disk,
     stops: () => stops,
@@ -74,6 +77,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   });
   const close = async (): Promise<void> => {
     metrics?.close();
+    await changes.end();
     await check.close();
     await reports.close();
     await tablePhotos.close();
@@ -97,6 +101,8 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     ...(told !== undefined && { metricsPort: told }),
     stop: async () => {
       stops = true;
+      // Pages that listen would not end by themselves.
+      await changes.end();
       const closed = new Promise((resolve) => server.close(resolve));
       const idle = setInterval(() => server.closeIdleConnections(), 50);
       const late = setTimeout(() => server.closeAllConnections(), PATIENCE_MS.stop);

@@ -5,6 +5,7 @@ import pino from 'pino';
 import request from 'supertest';
 import type { Account } from '../contract/account';
 import { createApp } from './app';
+import { Changes } from './changes';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
 import { DiskSpace } from './diskSpace';
@@ -15,6 +16,8 @@ import { TablePhotos } from './tablePhoto/tablePhotos';
 
 /** A server for tests that people come into by its door, on a database of its own: nobody has founded a shop in it. */
 export interface TestDoor {
+  /** Of its database. */
+  name: string;
   db: Database;
   owner: Database;
   ownerUrl: string;
@@ -56,12 +59,14 @@ export async function startTestDoor(): Promise<TestDoor> {
   const [db, owner] = [new Database(url), new Database(ownerUrl)];
   const parts = [new DiagramCheck(), new Reports(), new TablePhotos()] as const;
   const [check, reports, tablePhotos] = parts;
+  const changes = new Changes(db, url);
   const another: TestDoor['another'] = (door, secure = false) =>
     createApp({
       db,
       check,
       reports,
       tablePhotos,
+      changes,
       disk: new DiskSpace(tmpdir(), 0),
       whoAsks: sessions(db, { secret: 'made up for these tests alone', secure }),
       door: { demo: false, founding: true, ...door },
@@ -69,6 +74,7 @@ export async function startTestDoor(): Promise<TestDoor> {
     });
   const app = another({});
   return {
+    name,
     db,
     owner,
     ownerUrl,
@@ -89,6 +95,7 @@ export async function startTestDoor(): Promise<TestDoor> {
       };
     },
     end: async () => {
+      await changes.end();
       for (const part of parts) await part.close();
       await db.end();
       await owner.end();

@@ -9,6 +9,7 @@ import type { Entry } from '../contract/entry';
 import { LID_READING } from '../core/simulate/lidReading';
 import { builtIn } from '../library/library';
 import { createApp } from './app';
+import { Changes } from './changes';
 import { Database } from './db/database';
 import { addDiagram } from './db/diagrams';
 import { DiagramCheck } from './diagramCheck';
@@ -56,6 +57,7 @@ export async function startTestServer(): Promise<TestServer> {
   const check = new DiagramCheck();
   const reports = new Reports();
   const tablePhotos = new TablePhotos();
+  const changes = new Changes(db, process.env.YARRIX_TEST_DATABASE ?? '');
   const [shop, other] = [`test-${randomUUID()}`, `other-${randomUUID()}`];
   const [ours, theirs] = [asLead(db, shop), asLead(db, other)];
   const app = createApp({
@@ -63,6 +65,7 @@ export async function startTestServer(): Promise<TestServer> {
     check,
     reports,
     tablePhotos,
+    changes,
     disk: new DiskSpace(tmpdir(), 0),
     whoAsks: (request, response, next) =>
       (request.headers['x-of'] === 'other' ? theirs : ours)(request, response, next),
@@ -81,6 +84,7 @@ export async function startTestServer(): Promise<TestServer> {
       await check.close();
       await reports.close();
       await tablePhotos.close();
+      await changes.end();
       await db.end();
       await owner.end();
     },

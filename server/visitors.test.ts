@@ -4,6 +4,7 @@ import pino from 'pino';
 import request from 'supertest';
 import { API_MARK, AT_HEADER, MARK_HEADER, STORED_HEADER } from '../contract/headers';
 import { createApp } from './app';
+import { Changes } from './changes';
 import { Database } from './db/database';
 import { DiagramCheck } from './diagramCheck';
 import { TablePhotos } from './tablePhoto/tablePhotos';
@@ -54,6 +55,7 @@ describe('who may come', () => {
       check: new DiagramCheck(),
       reports: new Reports(),
       tablePhotos: new TablePhotos(),
+      changes: new Changes(db, ''),
       disk: new DiskSpace(tmpdir(), 0),
       whoAsks: asLead(db, server.shop),
       door: { demo: false, founding: true },

@@ -1,3 +1,4 @@
+import type { AppStore } from '../state/store';
 import { sayTime } from '../ui/sayTime';
 import { whenIdle } from '../ui/whenIdle';
 import { heedNewVersions } from '../sync/newVersion';
@@ -10,6 +11,7 @@ import { bringReaders } from '../sync/readers';
  * @param diagrams brings those of the shop onto the device
  */
 export async function arrive(
+  store: AppStore,
   shown: PromiseLike<unknown> | undefined,
   diagrams: () => Promise<unknown>,
 ): Promise<void> {
@@ -20,7 +22,10 @@ export async function arrive(
   whenIdle(() => {
     // What does not come now is asked for again by the screen that needs it.
     void bringScreens()
-      .then(({ startDiagnosis }) => startDiagnosis())
+      .then(({ heedChanges, startDiagnosis }) => {
+        heedChanges(store);
+        return startDiagnosis();
+      })
       .then(bringReaders)
       .then(diagrams)
       .catch(() => undefined)

@@ -9,7 +9,7 @@ let screens: typeof Screens | undefined;
 export const bringScreens = async (): Promise<typeof Screens> =>
   (screens ??= await import('./screens'));
 
-type Name = Exclude<keyof typeof Screens, 'startDiagnosis'>;
+type Name = Exclude<keyof typeof Screens, 'startDiagnosis' | 'heedChanges'>;
 /** Those of a screen without any are none. */
 type Props<K extends Name> =
   Parameters<(typeof Screens)[K]> extends [infer P extends object] ? P : object;

@@ -22,4 +22,5 @@ export { EditorScreen } from './editor/EditorScreen';
 export { ReportScreen } from './report/ReportScreen';
 export { SwitchScreen } from './switchProof/SwitchScreen';
 export { WorkScreen } from './diagnosis/WorkScreen';
+export { heedChanges } from '../state/heedChanges';
 export { startDiagnosis } from '../workers/diagnosis';

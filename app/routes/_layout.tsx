@@ -87,7 +87,7 @@ export default function Layout() {
   // Before the browser draws: with the frame that stands in its place still there the screen would not be seen.
   useLayoutEffect(() => {
     if (ready)
-      void arrive(listed, async () => {
+      void arrive(store, listed, async () => {
         if (whoIn(store.getState())) await store.dispatch(loadDiagrams());
       });
   }, [ready]);

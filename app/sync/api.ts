@@ -13,6 +13,8 @@ import type { KindMinutes, SeenBefore } from '../../contract/seen';
 import type { CallReport } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { ModelSheet } from '../../core/diagram/modelPattern';
+import { PAGE_HEADER } from '../../contract/change';
+import { PAGE } from './changes';
 import { keepAnswers, keptAnswer, keptAnswers } from './device';
 
 /** The one place that talks to the server. */
@@ -62,6 +64,7 @@ export async function ask(
       headers: {
         ...init.headers,
         ...(who !== '' && { [ACCOUNT_HEADER]: who }),
+        [PAGE_HEADER]: PAGE,
         'x-phone-at': new Date().toISOString(),
       },
       signal: AbortSignal.timeout(patienceMs),

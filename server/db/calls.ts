@@ -55,18 +55,18 @@ export async function listCalls(
 ): Promise<CallPage> {
   const values: unknown[] = [db.shop];
   const conditions = ['call.shop = $1'];
+  const at =
+    after && `to_timestamp(0) + $${values.push(after.lastAt)}::bigint * interval '1 microsecond'`;
+  const id = after && `$${values.push(after.id)}::uuid`;
+  const of = stage && `$${values.push(stage)}`;
   if (words.length) {
-    const patterns = values.push(words.map(patternOf));
-    conditions.push(`call.id IN (SELECT calls_by_words($1, $${patterns}::text[]))`);
-  }
-  if (stage !== undefined) conditions.push(`call.stage = $${values.push(stage)}`);
-  if (after !== undefined) {
-    const at = `to_timestamp(0) + $${values.push(after.lastAt)}::bigint * interval '1 microsecond'`;
-    conditions.push(
-      `(call.last_at, call.id) < (${at}, $${values.push(after.id)}::uuid)`,
-      // The same for the index, which knows hours alone.
-      `call.last_hour <= ${at}`,
-    );
+    const patterns = `$${values.push(words.map(patternOf))}::text[]`;
+    const page = [of ?? 'NULL', at ?? 'NULL', id ?? 'NULL', PAGE + 1].join(', ');
+    conditions.push(`call.id IN (SELECT calls_by_words($1, ${patterns}, ${page}))`);
+  } else {
+    if (of) conditions.push(`call.stage = ${of}`);
+    // The second says the same for the index, which knows hours alone.
+    if (at) conditions.push(`(call.last_at, call.id) < (${at}, ${id})`, `call.last_hour <= ${at}`);
   }
   const text = `${SUMMARY}, (extract(epoch FROM call.last_at) * 1000000)::bigint AS micros
      ${FROM} WHERE ${conditions.join(' AND ')}

@@ -1,6 +1,7 @@
 import type { Role } from '../../contract/account';
 import type { Invitation, LinkSaid, Person } from '../../contract/people';
 import type { Database, Queries, ShopQueries } from './database';
+import { forgetSessions } from './sessions';
 
 /** The account of an address, with the hash of its password: before there is a shop to ask in. */
 export async function accountAtDoor(
@@ -83,6 +84,7 @@ export async function countLeads(db: ShopQueries): Promise<number> {
 }
 
 export async function setRole(db: ShopQueries, id: string, role: Role): Promise<void> {
+  forgetSessions();
   await db.query('UPDATE person SET role = $3 WHERE shop = $1 AND id = $2', [db.shop, id, role]);
 }
 

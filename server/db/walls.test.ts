@@ -143,6 +143,7 @@ describe('the wall of the database', () => {
       'waitAtDoor',
       'letIn',
       'findSession',
+      'forgetSessions',
       'shopsBehind',
     ];
     const functions = modules.flatMap((each): [string, unknown][] => Object.entries(each));

@@ -193,9 +193,9 @@ async function manyCalls({ owner, shop }: House): Promise<void> {
       [shop, CALLS],
     );
     await queries.query(
-      `INSERT INTO call (shop, id, appliance, diagram, diagram_version, version_now, complaint,
+      `INSERT INTO call (shop, id, appliance, diagram, diagram_now, diagram_version, version_now, complaint,
          phone_at, at, last_at, readings)
-       SELECT $1, id, id, 'top-load-washer', 1, 1, 'does not spin', made, made, made, $2
+       SELECT $1, id, id, 'top-load-washer', 'top-load-washer', 1, 1, 'does not spin', made, made, made, $2
        FROM appliance, LATERAL (SELECT now() - random() * interval '900 days') day (made)
        WHERE shop = $1 AND place LIKE 'Cellar %'`,
       [shop, ENTRIES],

@@ -21,11 +21,13 @@ CREATE FUNCTION erase_customer(of_shop text, of_name text) RETURNS integer
 LANGUAGE plpgsql SECURITY DEFINER SET search_path = public AS $$
 DECLARE
   gone uuid[];
+  units uuid[];
 BEGIN
   IF of_shop IS DISTINCT FROM current_setting('yarrix.shop', true) THEN
     RAISE EXCEPTION 'this transaction is about another shop' USING ERRCODE = '42501';
   END IF;
-  SELECT array_agg(id) INTO gone FROM calls_of_customer(of_shop, of_name) id;
+  SELECT array_agg(id), array_agg(appliance) INTO gone, units FROM call
+  WHERE shop = of_shop AND id IN (SELECT calls_of_customer(of_shop, of_name));
   IF gone IS NULL THEN RETURN 0; END IF;
   PERFORM set_config('yarrix.erases', of_shop, true);
   DELETE FROM report_link WHERE shop = of_shop AND call = ANY(gone);
@@ -34,7 +36,8 @@ BEGIN
   DELETE FROM call_words WHERE shop = of_shop AND call = ANY(gone);
   DELETE FROM call WHERE shop = of_shop AND id = ANY(gone);
   PERFORM set_config('yarrix.erases', '', true);
-  DELETE FROM appliance WHERE shop = of_shop AND lower(btrim(customer)) = lower(btrim(of_name))
+  -- A unit that has other calls, of somebody else, stays.
+  DELETE FROM appliance WHERE shop = of_shop AND id = ANY(units)
     AND NOT EXISTS (SELECT FROM call WHERE call.shop = of_shop AND call.appliance = appliance.id);
   RETURN cardinality(gone);
 END $$;
