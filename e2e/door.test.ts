@@ -164,3 +164,28 @@ it('gives a customer a link to the report, which ends when it is withdrawn', asy
   await theirs.driver.get(url);
   expect(await theirs.driver.getTitle()).toBe('This link has ended');
 });
+
+it('shows what a colleague enters on the same call by itself, and what both entered', async () => {
+  const two = [await yarrix.browser(PHONE), await yarrix.browser(PHONE)] as const;
+  pages.push(...two);
+  const [one, other] = two;
+  // Nothing was opened on it: it can be finished and opened again by a tap.
+  for (const page of two) {
+    await page.driver.get(`${yarrix.address}/call/00000000-0000-4000-8000-000200000000`);
+    await page.says('stage', /Open/);
+    // It listens once all else has come.
+    await page.driver.sleep(3000);
+  }
+  await one.press('finish');
+  await one.says('stage', /Done/);
+  await other.says('stage', /Done/);
+  await other.press('reopen');
+  await other.says('stage', /Open/);
+  await one.says('stage', /Open/);
+  // Both lists show the same, without being asked.
+  const log = async (page: Browser): Promise<string[]> =>
+    (
+      await ask<{ entries: { id: string }[] }>(page, '/calls/00000000-0000-4000-8000-000200000000')
+    ).entries.map(({ id }) => id);
+  expect(await log(one)).toEqual(await log(other));
+});

@@ -99,6 +99,22 @@ export const SCREENS: readonly ScreenState[] = [
   },
   { name: 'Report', path: `${call(4)}/report`, shows: 'report-page', wide: true },
   {
+    name: 'Report, a link',
+    path: `${call(4)}/report`,
+    press: ['make-report-link'],
+    shows: 'new-link-url',
+  },
+  { name: 'The door', path: '/sign-in', shows: 'look-around', wide: true },
+  {
+    name: 'The door, refused',
+    path: '/sign-in',
+    press: ['door-other', 'found-send'],
+    shows: 'found-password-fault',
+  },
+  { name: 'Come in by a link, ended', path: '/join#none', shows: 'link-dead' },
+  { name: 'Account', path: '/account', shows: 'account' },
+  { name: 'People, for leads', path: '/people', shows: 'not-a-lead' },
+  {
     name: 'Report, its files',
     path: `${call(4)}/report`,
     press: ['more-files', 'return-ics'],

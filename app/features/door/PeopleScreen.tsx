@@ -44,11 +44,18 @@ export function PeopleScreen() {
   };
   const makeLink = (of: string, said: { role: Role } | { person: string }): void =>
     void change(async () => setMade({ for: of, ...(await invite(who, said)) }));
-  if (state === 'loading' || state === 'failed')
+  if (state !== 'ready')
     return (
       <Screen title="People" back="/account">
         {state === 'loading' ? (
           <Notice icon="loader" title="Reading who is in the shop" testID="loading" />
+        ) : state === 'not-a-lead' ? (
+          <Notice
+            icon="slash"
+            title="Leads see to people"
+            text="You are a technician of the shop: ask one of its leads."
+            testID="not-a-lead"
+          />
         ) : (
           <>
             <Notice

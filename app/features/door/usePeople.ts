@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
 import type { AuditLine, Invitation, Person } from '../../../contract/people';
+import { Refusal } from '../../sync/api';
 import { fetchAudit, fetchInvitations, fetchPeople } from '../../sync/door';
 
 interface People {
-  state: 'loading' | 'failed' | 'ready';
+  state: 'loading' | 'failed' | 'not-a-lead' | 'ready';
   people: Person[];
   invitations: Invitation[];
   lines: AuditLine[];
@@ -20,8 +21,11 @@ export function usePeople(who: string): People & { again: () => void } {
     Promise.all([fetchPeople(who), fetchInvitations(who), fetchAudit(who)]).then(
       ([people, invitations, lines]) =>
         wanted && setRead({ state: 'ready', people, invitations, lines }),
-      () =>
-        wanted && setRead((last) => (last.state === 'ready' ? last : { ...NONE, state: 'failed' })),
+      (error: unknown) => {
+        if (!wanted) return;
+        if (error instanceof Refusal) setRead({ ...NONE, state: 'not-a-lead' });
+        else setRead((last) => (last.state === 'ready' ? last : { ...NONE, state: 'failed' }));
+      },
     );
     return () => {
       wanted = false;
