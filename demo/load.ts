@@ -77,6 +77,7 @@ export const resetDemoShop = (ownerUrl: string): Promise<void> =>
     await queries.query('SET LOCAL session_replication_role = replica');
     const tables = [
       'report_link',
+      'invitation',
       'photo',
       'entry',
       'call_words',

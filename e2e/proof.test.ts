@@ -121,7 +121,7 @@ describe('a phone', () => {
     await page.find('ledger');
     for (let ticks = 0; ticks < 8 && !(await page.has('ledger-empty')); ticks++)
       await page.driver.executeScript(
-        `document.querySelector('[data-testid^="back-"]:not([data-testid=back])').click()`,
+        `document.querySelector('[data-testid^="back-"]:not([data-testid=back])')?.click()`,
       );
     await page.find('ledger-empty');
     await page.press('back');

@@ -73,6 +73,8 @@ export function createApp(options: AppOptions): Express {
   const { db, log, web } = options;
   const app = express();
   app.disable('x-powered-by');
+  // It listens on loopback: who stands between is a proxy of this machine, and says who comes.
+  app.set('trust proxy', 'loopback');
   // Nothing of the API is kept, so nothing has to be recognised again.
   app.set('etag', false);
   app.use(requestLog(log));

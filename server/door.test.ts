@@ -83,7 +83,8 @@ describe('the door', () => {
 
   it('lets guesses wait longer and longer, tells nothing of who is there, and lets go of who knows', async () => {
     const { email, as } = await founded();
-    const wrong = await signIn(email, 'not it').expect(403);
+    // Behind a proxy of this machine: it says who comes.
+    const wrong = await signIn(email, 'not it').set('x-forwarded-for', '192.0.2.7').expect(403);
     const nobody = await signIn(`${randomUUID()}@shop.example`, 'not it').expect(403);
     expect(JSON.parse(wrong.text).title).toBe(JSON.parse(nobody.text).title);
     for (let tries = 1; tries < 5; tries++) await signIn(email, 'not it').expect(403);
@@ -95,6 +96,7 @@ describe('the door', () => {
     expect(together.filter(({ status }) => status === 403).length).toBeLessThanOrEqual(6);
     const lines = (await as('get', '/audit').expect(200)).body as AuditLine[];
     expect(lines.filter(({ what }) => what === 'gave a wrong password')).toHaveLength(5);
+    expect(lines.map(({ address }) => address)).toContain('192.0.2.7');
     // A quarter of an hour later the right one goes, and the tries are forgotten.
     await owner.query("UPDATE knock SET last_at = last_at - interval '16 minutes'");
     await signIn(email, PASSWORD).expect(200);
@@ -115,6 +117,23 @@ describe('the door', () => {
       path: '/password',
       message: expect.stringMatching(says),
     });
+  });
+
+  it.each([
+    '',
+    'kim',
+    'kim@shop',
+    'kim @shop.example',
+    '@shop.example',
+    7,
+    null,
+    `${'k'.repeat(120)}@shop.example`,
+  ])('does not take %j for an address', async (email) => {
+    const refused = await request(app)
+      .post('/api/shops')
+      .send({ shopName: 'Wrong', ...newPerson(), email })
+      .expect(422);
+    expect(faultsOf(refused)?.[0]?.path).toBe('/email');
   });
 
   it('lets one in by one invitation, once, until it is withdrawn or too old', async () => {

@@ -1,4 +1,4 @@
-import { whoIn } from '../sync/account';
+import { refreshAccount, whoIn } from '../sync/account';
 import { hearChanges } from '../sync/changes';
 import { freshenCalls, loadCall } from './calls';
 import type { AppStore } from './store';
@@ -26,6 +26,7 @@ export function heedChanges({ dispatch, getState, subscribe }: AppStore): void {
     who = now;
     deaf();
     deaf = who === '' ? () => undefined : hearChanges(who, hear);
+    if (who !== '') void dispatch(refreshAccount());
   };
   begin();
   subscribe(begin);

@@ -54,6 +54,16 @@ export const become = createAsyncThunk(
   },
 );
 
+/** What the server says of who works here by now: a role or a name may have changed. */
+export const refreshAccount = createAsyncThunk(
+  'account/refresh',
+  async (_: void, { getState }): Promise<Account> => {
+    const account = await fetchAccount(whoIn(getState() as WithAccount));
+    await keepAccount(account);
+    return account;
+  },
+);
+
 async function keepAccount(account: Account | null): Promise<void> {
   guessNextTime(KEY, JSON.stringify(account));
   await keepSetting(KEY, account ?? NOBODY);
@@ -69,6 +79,10 @@ const slice = createSlice({
     },
   },
   extraReducers: (build) => {
+    build.addCase(refreshAccount.fulfilled, (state, { payload }) => {
+      // Meanwhile somebody else may work here.
+      if (state.account?.person === payload.person) state.account = payload;
+    });
     for (const done of [restoreAccount.fulfilled, become.fulfilled])
       build.addCase(done, (state, { payload }) => {
         state.account = payload;

@@ -24,9 +24,9 @@ export async function waitAtDoor(db: Database, key: Buffer, free: number): Promi
   return rows[0]?.wait ?? 0;
 }
 
-/** Forgets the tries under a key. */
-export async function letIn(db: Database, key: Buffer): Promise<void> {
-  await db.query('SELECT let_in($1)', [key]);
+/** Takes back a try under a key, or all of them. */
+export async function letIn(db: Database, key: Buffer, all: boolean): Promise<void> {
+  await db.query('SELECT let_in($1, $2)', [key, all]);
 }
 
 export interface PersonInShop {

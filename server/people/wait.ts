@@ -20,9 +20,9 @@ export async function knock(db: Database, door: Door, who: string): Promise<void
   if (wait > 0) throw new RefusedRequest(429, `too many tries: wait ${sayWait(wait)}`, [], wait);
 }
 
-/** Who got in was not guessing. */
+/** Who got in was not guessing: their account begins anew, their address has one try back. */
 export const forgetKnocks = (db: Database, door: Door, who: string): Promise<void> =>
-  letIn(db, keyOf(door, who));
+  letIn(db, keyOf(door, who), door === 'account');
 
 const sayWait = (seconds: number): string =>
   seconds < 60 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;

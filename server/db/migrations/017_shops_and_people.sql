@@ -207,10 +207,11 @@ BEGIN
   RETURN wait;
 END $$;
 
--- Forgets tries: who knew the password was not guessing.
-CREATE FUNCTION let_in(of_key bytea) RETURNS void
+-- Who got in was not guessing: this try is taken back, or all of them. Of an address one at a time: an account of one's own
+-- does not make up for guesses at others.
+CREATE FUNCTION let_in(of_key bytea, forgets_all boolean) RETURNS void
 LANGUAGE sql SECURITY DEFINER SET search_path = public AS $$
-  DELETE FROM knock WHERE key = of_key
+  UPDATE knock SET times = CASE WHEN forgets_all THEN 0 ELSE greatest(times - 1, 0) END WHERE key = of_key
 $$;
 REVOKE ALL ON FUNCTION calls_by_words, account_at_door, wait_at_door, let_in FROM PUBLIC;
 GRANT EXECUTE ON FUNCTION calls_by_words, account_at_door, wait_at_door, let_in TO yarrix_app;
