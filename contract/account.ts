@@ -20,6 +20,8 @@ export const ACCOUNT_HEADER = 'x-yarrix-account';
 
 /** The shop to try things in; only a start for trying has it. */
 export const DEMO_SHOP = 'demo';
+/** Whoever looks around in it. */
+export const DEMO_PERSON = '00000000-0000-4000-8000-000500000000';
 /** The shop that is there from the first start on; whoever founds first has it. */
 export const FIRST_SHOP = 'own';
 

@@ -1,11 +1,10 @@
 import type { NewEntry } from '../contract/entry';
-import { DEMO_SHOP, FIRST_SHOP } from '../contract/account';
+import { DEMO_PERSON, DEMO_SHOP, FIRST_SHOP } from '../contract/account';
 import { Database, OF_A_TASK, type Queries, type ShopQueries } from '../server/db/database';
 import { addCall } from '../server/db/calls';
 import { addEntries } from '../server/db/entries';
 import { addPerson } from '../server/db/people';
 import { makeShop, shopsBehind } from '../server/db/shops';
-import { DEMO_PERSON } from '../server/routes/door';
 import { workSwitch } from '../core/simulate/simulatedSwitch';
 import { openLines } from '../core/call/ledger';
 import type { ReadingPlace } from '../core/call/reading';

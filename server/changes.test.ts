@@ -106,5 +106,6 @@ it('tells every page of the shop but the one that wrote, whichever server it is 
 it('is refused to who is not signed in, and to a page of somebody else', async () => {
   await lead.as('get', '/changes?page=x').expect(401);
   await lead.as('get', `/changes?page=x&for=${randomUUID()}`).expect(401);
-  await lead.as('get', `/changes?page=${'x'.repeat(41)}&for=${lead.account.person}`).expect(400);
+  for (const page of ['x'.repeat(41), '', 'a%20b'])
+    await lead.as('get', `/changes?page=${page}&for=${lead.account.person}`).expect(400);
 });

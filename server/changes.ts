@@ -6,8 +6,8 @@ import type { Database } from './db/database';
 const CHANNEL = 'yarrix_changes';
 /** What changed in this time is told together: each telling is a commit of its own. */
 const TOGETHER_MS = 150;
-/** Calls in one telling: PostgreSQL takes less than 8,000 bytes. */
-const MOST_TOGETHER = 60;
+/** Calls in one telling: PostgreSQL takes less than 8,000 bytes, and one has 152 at most. */
+const MOST_TOGETHER = 50;
 /** Between two tries to listen again. */
 const AGAIN_MS = 1000;
 

@@ -3,7 +3,7 @@ import type { Account } from '../../contract/account';
 import { fetchAccount } from './api';
 import { changeSetting, dropAnswersBut, keepSetting, keptSetting } from './device';
 import { guessed, guessNextTime } from './firstGuess';
-import type { AccountState, WithAccount } from './outboxItem';
+import type { AccountState, WithAccount } from './accountState';
 import { draftsKey } from './keptDrafts';
 
 const KEY = 'account';
@@ -59,7 +59,10 @@ export const refreshAccount = createAsyncThunk(
   'account/refresh',
   async (_: void, { getState }): Promise<Account> => {
     const account = await fetchAccount(whoIn(getState() as WithAccount));
-    await keepAccount(account);
+    // Who has signed out meanwhile is not kept again: it goes by what the device has when it is written.
+    const isStill = (kept: unknown): boolean => (kept as Account | null)?.person === account.person;
+    if (isStill(guessedAccount())) guessNextTime(KEY, JSON.stringify(account));
+    await changeSetting(KEY, (kept) => (isStill(kept) ? account : kept));
     return account;
   },
 );

@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import type { NewEntry } from '../../contract/entry';
 import { MARK_HEADER, STORED_HEADER } from '../../contract/headers';
-import { become, turnedAway } from './account';
+import { become, refreshAccount, restoreAccount, turnedAway } from './account';
 import { heedTurnedAway } from './api';
 import { allWaiting, database, keepAnswers, keepSetting, keptAnswers } from './device';
 import { draftsKey, keptDrafts } from './keptDrafts';
@@ -212,6 +212,16 @@ describe('the outbox', () => {
     expect(store.getState().account.signedOut).toBe(false);
     while (waitingCount(store.getState())) await store.dispatch(sendNext());
     expect(await allWaiting()).toEqual([]);
+  });
+
+  it('does not sign in again who has signed out while the server was asked of them', async () => {
+    const store = newStore();
+    answerWith(() => ({ status: 200, body: KIM }));
+    const asks = store.dispatch(refreshAccount());
+    await store.dispatch(become(null));
+    await asks;
+    expect(store.getState().account.account).toBeNull();
+    expect((await store.dispatch(restoreAccount())).payload).toBeNull();
   });
 
   it('gives drafts of before there were people to the first of the shop, and lets go of what others were answered', async () => {

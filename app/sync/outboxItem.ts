@@ -3,6 +3,7 @@ import type { NewCallDto } from '../../contract/call';
 import type { NewEntry } from '../../contract/entry';
 import type { NewPhotoDto } from '../../contract/photo';
 import type { Problem } from '../../contract/problem';
+import type { WithAccount } from './accountState';
 import type { NewTableDto } from '../../contract/table';
 
 /** Every write of the app. Its id is made here, so that sending it twice stores it once. */
@@ -43,19 +44,6 @@ export interface OutboxState {
 export interface Sent {
   stored: OutboxItem[];
   refused: OutboxItem[];
-}
-
-/** Who works with this device. What is kept on it is theirs, signed in or not. */
-export interface AccountState {
-  /** Nobody before the first sign-in, and after a sign-out. */
-  account: Account | null;
-  /** Whether the server would not take anything from them just now: their session has ended, or is another's. */
-  signedOut: boolean;
-}
-
-/** As much of the app's state as knows who works. */
-export interface WithAccount {
-  account: AccountState;
 }
 
 /** As much of the app's state as the outbox and the sender know. */

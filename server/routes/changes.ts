@@ -1,3 +1,4 @@
+import { isUUID } from 'class-validator';
 import { Router, type Request, type RequestHandler } from 'express';
 import { PAGE_HEADER } from '../../contract/change';
 import type { Changes } from '../changes';
@@ -19,8 +20,8 @@ export function changeRoutes(changes: Changes): Router {
     const { for: whose, page } = request.query;
     if (whose !== person)
       throw new RefusedRequest(401, 'somebody else is signed in in this browser now');
-    if (typeof page !== 'string' || page.length > 40)
-      throw new RefusedRequest(400, '"page" must name the page, in 40 letters at most');
+    if (typeof page !== 'string' || !isPage(page))
+      throw new RefusedRequest(400, '"page" must name the page, in 40 plain letters at most');
     // Packed, events would wait until there are enough of them.
     response.setHeader('cache-control', 'no-store, no-transform');
     response.type('text/event-stream').write(`retry: ${RETRY_MS}\n\n`);
@@ -40,6 +41,9 @@ export function changeRoutes(changes: Changes): Router {
   return router;
 }
 
+/** How a page names itself; nothing else of what it says goes to others. */
+const isPage = (text: string): boolean => /^[\w-]{1,40}$/.test(text);
+
 /** Tells of every write to a call that was taken. */
 export const tellsOfWrites =
   (changes: Changes): RequestHandler =>
@@ -47,7 +51,8 @@ export const tellsOfWrites =
     if (request.method !== 'GET')
       response.once('finish', () => {
         if (response.statusCode >= 300) return;
-        const page = String(request.headers[PAGE_HEADER] ?? '').slice(0, 40);
+        const named = String(request.headers[PAGE_HEADER] ?? '');
+        const page = isPage(named) ? named : '';
         for (const call of callsIn(request)) changes.tell(rowsOf(response).shop, call, page);
       });
     next();
@@ -65,7 +70,5 @@ function callsIn({ path, body }: Request): Set<string> {
     callId,
     ...(Array.isArray(entries) ? entries : []).map((each) => each?.entry?.callId),
   ];
-  return new Set(
-    named.filter((each): each is string => typeof each === 'string' && each.length === 36),
-  );
+  return new Set(named.flatMap((each) => (isUUID(each) ? [String(each).toLowerCase()] : [])));
 }

@@ -1,6 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { json, Router, type Request, type RequestHandler, type Response } from 'express';
-import { DEMO_SHOP, FIRST_SHOP, type Account, type Door } from '../../contract/account';
+import {
+  DEMO_PERSON,
+  DEMO_SHOP,
+  FIRST_SHOP,
+  type Account,
+  type Door,
+} from '../../contract/account';
 import {
   JoinDto,
   LinkDto,
@@ -36,9 +42,6 @@ export interface DoorOptions {
   /** Whether anybody may found another shop here. */
   founding: boolean;
 }
-
-/** Of the demo's own account, the same everywhere. */
-export const DEMO_PERSON = '00000000-0000-4000-8000-000500000000';
 
 /** What is asked before somebody is signed in. */
 export function doorRoutes(db: Database, options: DoorOptions): Router {

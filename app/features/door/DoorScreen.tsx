@@ -38,7 +38,7 @@ export function DoorScreen() {
             <Notice
               icon="wifi-off"
               title="The server is not reached"
-              text="Signing in needs it once. After that a whole day can be worked without it."
+              text="Signing in needs it once. After that calls can be opened and worked without it."
               testID="door-away"
             />
             <Button
