@@ -28,7 +28,7 @@ heedTurnedAway(() => void store.dispatch(turnedAway()));
 async function restore({ dispatch, getState }: AppStore): Promise<void> {
   const guessed = whoIn(getState());
   const theirs = async (): Promise<void> => {
-    const kept = await dispatch(restoreAccount()).unwrap();
+    const { account: kept } = await dispatch(restoreAccount()).unwrap();
     // What was asked for was asked for who was guessed.
     if (guessed && kept?.person !== guessed) await dispatch(become(kept));
     await Promise.all([dispatch(restoreOutbox()), dispatch(restoreCalls())]);

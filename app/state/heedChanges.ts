@@ -26,7 +26,7 @@ export function heedChanges({ dispatch, getState, subscribe }: AppStore): void {
     who = now;
     deaf();
     deaf = who === '' ? () => undefined : hearChanges(who, hear);
-    if (who !== '') void dispatch(refreshAccount());
+    if (who !== '' && !getState().account.heard) void dispatch(refreshAccount());
   };
   begin();
   subscribe(begin);

@@ -10,7 +10,7 @@ const KEY = 'account';
 /** Somebody signed out here: the cookie that may still be there is not asked. */
 const NOBODY = 'nobody';
 
-const initialState: AccountState = { account: guessedAccount(), signedOut: false };
+const initialState: AccountState = { account: guessedAccount(), heard: false, signedOut: false };
 
 function guessedAccount(): Account | null {
   try {
@@ -23,14 +23,15 @@ function guessedAccount(): Account | null {
 /** Who worked here the last time; where the device does not know, who the browser's session is of. */
 export const restoreAccount = createAsyncThunk(
   'account/restore',
-  async (): Promise<Account | null> => {
+  async (): Promise<Pick<AccountState, 'account' | 'heard'>> => {
     const kept = await keptSetting(KEY);
-    if (kept === NOBODY) return null;
-    if (kept) return kept as Account;
+    if (kept === NOBODY) return { account: null, heard: false };
+    if (kept) return { account: kept as Account, heard: false };
+    const told = await fetchAccount().catch(() => undefined);
     // A browser without a database may still have what the first screen is drawn with.
-    const account = await fetchAccount().catch(() => guessedAccount());
+    const account = told ?? guessedAccount();
     if (account) await keepAccount(account);
-    return account;
+    return { account, heard: told !== undefined };
   },
 );
 
@@ -84,13 +85,16 @@ const slice = createSlice({
   extraReducers: (build) => {
     build.addCase(refreshAccount.fulfilled, (state, { payload }) => {
       // Meanwhile somebody else may work here.
-      if (state.account?.person === payload.person) state.account = payload;
+      if (state.account?.person !== payload.person) return;
+      state.account = payload;
+      state.heard = true;
     });
-    for (const done of [restoreAccount.fulfilled, become.fulfilled])
-      build.addCase(done, (state, { payload }) => {
-        state.account = payload;
-        state.signedOut = false;
-      });
+    build.addCase(restoreAccount.fulfilled, (_, { payload }) => ({ ...payload, signedOut: false }));
+    build.addCase(become.fulfilled, (_, { payload }) => ({
+      account: payload,
+      heard: true,
+      signedOut: false,
+    }));
   },
 });
 

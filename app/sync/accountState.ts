@@ -4,6 +4,8 @@ import type { Account } from '../../contract/account';
 export interface AccountState {
   /** Nobody before the first sign-in, and after a sign-out. */
   account: Account | null;
+  /** Whether the server has said so to this page; what the device kept may have changed since. */
+  heard: boolean;
   /** Whether the server would not take anything from them just now: their session has ended, or is another's. */
   signedOut: boolean;
 }

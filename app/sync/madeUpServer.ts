@@ -72,7 +72,7 @@ export const LOU: Account = { ...KIM, shop: 'own', person: 'lou', name: 'Lou Exa
 export const newStore = (who: Account = KIM) =>
   configureStore({
     reducer: { account, outbox },
-    preloadedState: { account: { account: who, signedOut: false } },
+    preloadedState: { account: { account: who, heard: true, signedOut: false } },
   });
 export const entry = (reason: string): NewEntry => ({
   callId: 'c',

@@ -221,7 +221,7 @@ describe('the outbox', () => {
     await store.dispatch(become(null));
     await asks;
     expect(store.getState().account.account).toBeNull();
-    expect((await store.dispatch(restoreAccount())).payload).toBeNull();
+    expect((await store.dispatch(restoreAccount()).unwrap()).account).toBeNull();
   });
 
   it('gives drafts of before there were people to the first of the shop, and lets go of what others were answered', async () => {
