@@ -89,7 +89,7 @@ export const resetDemoShop = (ownerUrl: string): Promise<void> =>
       'audit',
       'person',
     ];
-    for (const table of [...tables, 'diagram', 'shop'])
+    for (const table of [...tables, 'kept_diagram', 'shop'])
       await queries.query(`DELETE FROM ${table} WHERE shop = $1`, [DEMO_SHOP]);
     await queries.query('SET LOCAL session_replication_role = origin');
     await fillDemo(inShop(queries, DEMO_SHOP));

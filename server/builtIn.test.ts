@@ -25,8 +25,8 @@ it('a built-in diagram that has changed comes as a new version; the shop’s own
   // As an older program had brought it along, and as the shop has changed another one.
   const older = (id: string, origin: string) =>
     owner.query(
-      `UPDATE diagram SET name = 'Older', body = jsonb_set(body, '{name}', '"Older"'), origin = $2,
-         sent_as = gen_random_uuid() WHERE shop = 'own' AND id = $1`,
+      `UPDATE kept_diagram SET name = 'Older', origin = $2, sent_as = gen_random_uuid(), built_in = NULL,
+         body = (SELECT body || '{"name": "Older"}' FROM built_in WHERE built_in.id = kept_diagram.built_in) WHERE shop = 'own' AND id = $1`,
       [id, origin],
     );
   await older('coil-burner', 'built-in');

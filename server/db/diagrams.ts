@@ -4,13 +4,21 @@ import { searchWords } from '../../core/describe/searchWords';
 import type { Diagram } from '../../core/diagram/diagram';
 import type { ShopQueries } from './database';
 
-/** What lists show of versions that were read before, by the id they were sent as: versions never change. */
+/** A version by what it is: a built-in one is the same for every shop. Versions never change. */
+interface Version {
+  sentAs: string;
+  builtIn: string | null;
+}
+const keyOf = (shop: string, { sentAs, builtIn }: Version): string =>
+  builtIn ?? `${shop} ${sentAs}`;
+
+/** What lists show of versions that were read before. */
 const SUMMARIES = new LRUCache<string, DiagramSummary>({ max: 5_000 });
 
 /** The newest version of each diagram that is not withdrawn: what stands in lists. */
 const LISTED = `(
   SELECT newest.* FROM (
-    SELECT DISTINCT ON (id) id, version, sent_as, body FROM diagram
+    SELECT DISTINCT ON (id) id, version, sent_as, built_in, body FROM diagram
     WHERE shop = $1 ORDER BY id, version DESC
   ) newest
   WHERE NOT EXISTS (
@@ -21,22 +29,22 @@ const LISTED = `(
 
 /** The newest version of every diagram of a shop. Bodies are read for those alone that are new here. */
 export async function listDiagrams(db: ShopQueries): Promise<DiagramSummary[]> {
-  const { rows } = await db.query<{ sentAs: string }>(
-    `SELECT sent_as AS "sentAs" FROM ${LISTED} ORDER BY id`,
+  const { rows } = await db.query<Version>(
+    `SELECT sent_as AS "sentAs", built_in AS "builtIn" FROM ${LISTED} ORDER BY id`,
     [db.shop],
   );
-  const known = new Map(rows.map(({ sentAs }) => [sentAs, SUMMARIES.get(`${db.shop} ${sentAs}`)]));
+  const known = new Map(rows.map((each) => [each.sentAs, SUMMARIES.get(keyOf(db.shop, each))]));
   const fresh = [...known].flatMap(([sentAs, summary]) => (summary ? [] : [sentAs]));
   if (fresh.length) {
-    const read = await db.query<DiagramBody & { sentAs: string }>(
-      `SELECT id, version, sent_as AS "sentAs", body FROM diagram
+    const read = await db.query<DiagramBody & Version>(
+      `SELECT id, version, sent_as AS "sentAs", built_in AS "builtIn", body FROM diagram
        WHERE shop = $1 AND sent_as = ANY($2::uuid[])`,
       [db.shop, fresh],
     );
     for (const each of read.rows) {
       const summary = summaryOf(each);
       known.set(each.sentAs, summary);
-      SUMMARIES.set(`${db.shop} ${each.sentAs}`, summary);
+      SUMMARIES.set(keyOf(db.shop, each), summary);
     }
   }
   return [...known.values()].flatMap((each) => each ?? []);
@@ -84,22 +92,28 @@ export async function missingDiagrams(
 
 /** Bodies that were read before: every entry is checked against its call's. */
 const BODIES = new LRUCache<string, Diagram>({ max: 300 });
+/** Which of them a shop's version is. */
+const BODY_OF = new LRUCache<string, string>({ max: 50_000 });
 
 export async function findDiagram(
   db: ShopQueries,
   id: string,
   version: number,
 ): Promise<Diagram | undefined> {
-  const key = JSON.stringify([db.shop, id, version]);
-  const known = BODIES.get(key);
+  const named = JSON.stringify([db.shop, id, version]);
+  const known = BODIES.get(BODY_OF.get(named) ?? '');
   if (known) return known;
-  const { rows } = await db.query<{ body: Diagram }>(
-    'SELECT body FROM diagram WHERE shop = $1 AND id = $2 AND version = $3',
+  const { rows } = await db.query<Version & { body: Diagram }>(
+    `SELECT sent_as AS "sentAs", built_in AS "builtIn", body FROM diagram
+     WHERE shop = $1 AND id = $2 AND version = $3`,
     [db.shop, id, version],
   );
-  const body = rows[0]?.body;
-  if (body) BODIES.set(key, body);
-  return body;
+  const [found] = rows;
+  if (!found) return undefined;
+  const key = keyOf(db.shop, found);
+  BODY_OF.set(named, key);
+  BODIES.set(key, found.body);
+  return found.body;
 }
 
 /** Who made a version: it came with the program, or the shop sent it. */
@@ -111,26 +125,29 @@ export interface AddedDiagram {
   body: Diagram;
 }
 
+/** Two senders at once would take the same number: they go one after the other, until the transaction ends. */
+export async function lockDiagrams(db: ShopQueries): Promise<void> {
+  await db.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`diagram ${db.shop}`]);
+}
+
 /** Adds the next version of a diagram, once for each `sentAs`. Runs in a transaction. */
 export async function addDiagram(
   db: ShopQueries,
   sentAs: string,
   diagram: Diagram,
-  origin: Origin = 'shop',
 ): Promise<AddedDiagram> {
-  // Two senders at once would take the same number: they go one after the other.
-  await db.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`diagram ${db.shop}`]);
+  await lockDiagrams(db);
   const sent = await db.query<AddedDiagram>(
     'SELECT version, body FROM diagram WHERE shop = $1 AND sent_as = $2',
     [db.shop, sentAs],
   );
   if (sent.rows[0]) return sent.rows[0];
   const { rows } = await db.query<AddedDiagram>(
-    `INSERT INTO diagram (shop, id, version, sent_as, name, origin, body)
-     SELECT $1, $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6 FROM diagram
+    `INSERT INTO kept_diagram (shop, id, version, sent_as, name, body)
+     SELECT $1, $2, coalesce(max(version), 0) + 1, $3, $4, $5 FROM kept_diagram
      WHERE shop = $1 AND id = $2
      RETURNING version, body`,
-    [db.shop, diagram.id, sentAs, diagram.name, origin, JSON.stringify(diagram)],
+    [db.shop, diagram.id, sentAs, diagram.name, JSON.stringify(diagram)],
   );
   if (!rows[0]) throw new Error('a version that was added is not there');
   return rows[0];
@@ -139,9 +156,9 @@ export async function addDiagram(
 /** The newest version of every diagram of a shop, with who made it. */
 export async function newestDiagrams(
   db: ShopQueries,
-): Promise<{ id: string; origin: Origin; body: Diagram }[]> {
-  const { rows } = await db.query<{ id: string; origin: Origin; body: Diagram }>(
-    `SELECT DISTINCT ON (id) id, origin, body FROM diagram
+): Promise<{ id: string; origin: Origin; builtIn: string | null; body: Diagram }[]> {
+  const { rows } = await db.query<Awaited<ReturnType<typeof newestDiagrams>>[number]>(
+    `SELECT DISTINCT ON (id) id, origin, built_in AS "builtIn", body FROM diagram
      WHERE shop = $1 ORDER BY id, version DESC`,
     [db.shop],
   );

@@ -1,7 +1,12 @@
 import { join } from 'node:path';
 import { runner } from 'node-pg-migrate';
+import { bringLibrary } from './builtIn';
+import { Database, OF_A_TASK } from './database';
 
-/** Brings the schema up to date. Migrations only ever add or widen; none loses data. */
+/**
+ * Brings a database up to what this program needs: its schema, and the diagrams that the program brings along. Migrations only ever
+ * add or widen; none loses data.
+ */
 export async function migrate(url: string, log: (line: string) => void): Promise<void> {
   await runner({
     databaseUrl: url,
@@ -10,4 +15,10 @@ export async function migrate(url: string, log: (line: string) => void): Promise
     migrationsTable: 'migration',
     log,
   });
+  const db = new Database(url, undefined, OF_A_TASK);
+  try {
+    await bringLibrary(db);
+  } finally {
+    await db.end();
+  }
 }

@@ -1,11 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
-import { LIBRARY } from '../../library/library';
-import { uuidFrom } from '../uuidFrom';
+import { addBuiltIn, BUILT_IN, LIBRARY_NOW } from './builtIn';
 import type { Queries, ShopQueries } from './database';
-import { addDiagram, newestDiagrams } from './diagrams';
-
-/** What the program brings along, in one word that changes with it. */
-const LIBRARY_NOW = uuidFrom(JSON.stringify(LIBRARY));
+import { lockDiagrams, newestDiagrams } from './diagrams';
 
 /**
  * A shop, and in it the built-in diagrams: one that is new, or that has changed since, comes as the
@@ -22,13 +18,15 @@ export async function makeShop(db: ShopQueries, name: string): Promise<boolean> 
     [db.shop],
   );
   if (rows[0]?.library === LIBRARY_NOW) return rowCount === 1;
+  await lockDiagrams(db);
   const newest = new Map((await newestDiagrams(db)).map((each) => [each.id, each]));
-  for (const diagram of LIBRARY) {
-    const kept = newest.get(diagram.id);
-    const stored: unknown = JSON.parse(JSON.stringify(diagram));
-    if (kept?.origin === 'shop' || isDeepStrictEqual(kept?.body, stored)) continue;
-    await addDiagram(db, uuidFrom(JSON.stringify(diagram)), diagram, 'built-in');
-  }
+  const behind = BUILT_IN.filter(({ id, body }) => {
+    const kept = newest.get(body.id);
+    if (kept?.origin === 'shop' || kept?.builtIn === id) return false;
+    // One that an older program brought along may be the same under another id.
+    return !isDeepStrictEqual(kept?.body, JSON.parse(JSON.stringify(body)));
+  });
+  await addBuiltIn(db, behind);
   await db.query('UPDATE shop SET library = $2 WHERE shop = $1', [db.shop, LIBRARY_NOW]);
   return rowCount === 1;
 }

@@ -79,7 +79,7 @@ it('names what does not hold, and where', async () => {
   expect(right).toEqual([]);
   const diagrams = await foundAfter((queries) =>
     queries.query(
-      `INSERT INTO diagram (shop, id, version, body, name, sent_as)
+      `INSERT INTO kept_diagram (shop, id, version, body, name, sent_as)
        SELECT shop, id, version + number, CASE number WHEN 1 THEN body ELSE '{}' END, 'another',
               gen_random_uuid()
        FROM diagram, generate_series(1, 2) number WHERE shop = $1 AND version = 1`,
