@@ -8,6 +8,7 @@ import type { DiagramCheck } from './diagramCheck';
 import type { Reports } from './report/reports';
 import { whileThereIsSpace, type DiskSpace } from './diskSpace';
 import { API_MARK, AT_HEADER, MARK_HEADER } from '../contract/headers';
+import { smallJson } from './input';
 import { noSuchRoute, RefusedRequest, sendProblem } from './problems';
 import { requestLog } from './requestLog';
 import { callRoutes } from './routes/calls';
@@ -130,13 +131,14 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', doorRoutes(db, options.door));
   app.use('/api', onlySignedIn);
   app.use('/api', tellsOfWrites(options.changes), changeRoutes(options.changes));
+  // What is sent most is found first: every router on the way is asked whether it is its own.
+  app.use('/api', entryRoutes(db));
   app.use('/api', diagramRoutes(options.check, options.reports));
   app.use('/api', libraryRoutes(options.check));
   app.use('/api', photoRoutes());
   app.use('/api', tablePhotoRoutes(options.tablePhotos));
-  app.use('/api', express.json({ limit: '256kb' }));
+  app.use('/api', smallJson);
   app.use('/api', callRoutes());
-  app.use('/api', entryRoutes(db));
   app.use('/api', tableRoutes());
   app.use('/api', meterRoutes());
   app.use('/api', modelSheetRoutes());

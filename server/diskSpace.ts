@@ -20,10 +20,15 @@ export class DiskSpace {
     private readonly least = LEAST_FREE,
   ) {}
 
-  async isEnough(): Promise<boolean> {
+  /** At once where it was asked just now, so that a write waits for nothing. */
+  isEnough(): boolean | Promise<boolean> {
     const now = performance.now();
     if (now - this.asked < HOLDS_MS) return this.enough;
     this.asked = now;
+    return this.ask();
+  }
+
+  private async ask(): Promise<boolean> {
     const disk = await statfs(this.folder);
     this.enough = disk.bavail * disk.bsize >= this.least;
     return this.enough;
@@ -33,8 +38,10 @@ export class DiskSpace {
 /** Refuses what would be stored while the disk is full; what is read is answered as ever. */
 export const whileThereIsSpace =
   (disk: DiskSpace): RequestHandler =>
-  async (request, _response, next) => {
-    if (request.method !== 'GET' && request.method !== 'HEAD' && !(await disk.isEnough()))
-      throw diskFull();
-    next();
+  (request, _response, next) => {
+    if (request.method === 'GET' || request.method === 'HEAD') return next();
+    const go = (enough: boolean): void => next(enough ? undefined : diskFull());
+    const enough = disk.isEnough();
+    if (typeof enough === 'boolean') go(enough);
+    else enough.then(go, next);
   };

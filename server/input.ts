@@ -1,5 +1,5 @@
 import { isUUID } from 'class-validator';
-import type { Request, RequestHandler } from 'express';
+import express, { type Request, type RequestHandler } from 'express';
 import { isMoment } from '../contract/moment';
 import type { InputFault } from '../contract/problem';
 import type { Result } from '../core/result';
@@ -18,6 +18,9 @@ export function uuidOf(text: unknown): string {
     ]);
   return (text as string).toLowerCase();
 }
+
+/** Reads a body of JSON: nothing that is typed or measured is larger. */
+export const smallJson = express.json({ limit: '256kb' });
 
 /** Refuses a body that is said to be something else than JSON: it would be read as empty. */
 export const onlyJson: RequestHandler = (request, _response, next) => {

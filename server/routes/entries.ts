@@ -1,10 +1,9 @@
 import { Router, type Request } from 'express';
 import { readEntries, readEntry, type EntryResult } from '../../contract/entry';
 import { STORED_HEADER } from '../../contract/headers';
-
 import type { Database } from '../db/database';
 import { EntryWriter } from '../db/entryWriter';
-import { onlyJson, skewOf, uuidOf, valid } from '../input';
+import { onlyJson, skewOf, smallJson, uuidOf, valid } from '../input';
 import { problemOf, unusable } from '../problems';
 import { accountOf, rowsOf } from '../people/asker';
 import { storeEntries, type SentShape } from '../storeEntries';
@@ -13,7 +12,7 @@ export function entryRoutes(db: Database): Router {
   const router = Router();
   const writer = new EntryWriter(db);
 
-  router.put('/entries/:id', onlyJson, async (request, response) => {
+  router.put('/entries/:id', onlyJson, smallJson, async (request, response) => {
     const id = uuidOf(request.params.id);
     const entry = valid(readEntry(request.body));
     const rows = rowsOf(response);
@@ -24,7 +23,7 @@ export function entryRoutes(db: Database): Router {
   });
 
   // What a phone has waiting, in one request and one transaction, with an answer for each.
-  router.post('/entries', onlyJson, async (request: Request, response) => {
+  router.post('/entries', onlyJson, smallJson, async (request: Request, response) => {
     const results: EntryResult[] = [];
     const whole: (SentShape & { place: number })[] = [];
     for (const [place, { id, entry: sent }] of valid(readEntries(request.body)).entries()) {
