@@ -4,11 +4,15 @@ import { EnvironmentError } from './folders';
 
 const USAGE = `./yarrix COMMAND
 
-  start [--port N]     everything: database, demo data, web; Ctrl-C stops it
+  start [--port N] [--instances N]   everything: database, demo data, web; Ctrl-C stops it
   stop | status        of what start left running
+  prepare | serve [--port N] [--name NAME]   for a database that is there: what it needs, and one server of it
+  cluster start [--port N] | status | stop   three nodes, three etcd, two servers on this machine
+  cluster kill MEMBER [--postgres] | revive MEMBER   a member is lost, or its PostgreSQL alone; and back
   reset-demo [--yes]   put the demo data back as it was
   soak [--minutes N | --rounds N] [--only TROUBLE,...] [--seed N]
                        every trouble there is, and what was lost by it
+  soak --cluster [--rounds N] [--seed N]   a cluster whose primary is killed again and again
   backup FILE          everything in one file
   restore FILE [--replace]   what a backup has, in place of what is here
   verify               reads everything once, and says whether it holds
@@ -63,6 +67,10 @@ async function main(argv: string[]): Promise<number> {
       port: { type: 'string' },
       only: { type: 'string' },
       seed: { type: 'string' },
+      instances: { type: 'string' },
+      name: { type: 'string' },
+      postgres: { type: 'boolean', default: false },
+      cluster: { type: 'boolean', default: false },
       minutes: { type: 'string' },
       rounds: { type: 'string' },
       units: { type: 'string' },
@@ -108,7 +116,13 @@ async function main(argv: string[]): Promise<number> {
     case 'check':
       return (await import('./commands/check')).check({ ...values, file: first });
     case 'start':
-      return (await import('./start')).start(values.port);
+      return (await import('./start')).start(values.port, values.instances);
+    case 'prepare':
+      return (await import('./serve')).prepare();
+    case 'serve':
+      return (await import('./serve')).serve(values.port, values.name);
+    case 'cluster':
+      return (await import('./cluster/cluster')).cluster(first, second, values);
     case 'stop':
       return (await import('./stop')).stop();
     case 'soak':

@@ -10,6 +10,9 @@ const SHOWS: Record<string, string> = {
   'poppler-utils': '/usr/bin/pdftotext',
   'tesseract-ocr': '/usr/bin/tesseract',
   ngspice: '/usr/bin/ngspice',
+  patroni: '/usr/bin/patroni',
+  'etcd-server': '/usr/bin/etcd',
+  haproxy: '/usr/sbin/haproxy',
 };
 
 /** Installs the Debian packages that are missing. Needs root, or sudo without a password. */

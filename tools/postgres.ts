@@ -207,7 +207,7 @@ async function stateOf(url: string): Promise<'answers' | 'starting' | 'silent'> 
 }
 
 /** A folder that the user postgres can enter; where it cannot (a home with mode 700), one in /var/lib. */
-async function reachable(folder: string): Promise<string> {
+export async function reachable(folder: string): Promise<string> {
   mkdirSync(folder, { recursive: true });
   if (!AS_ROOT) return folder;
   // Once elsewhere it stays there, wherever this folder is moved to.
@@ -326,7 +326,7 @@ export const runPostgresProgram = (
 ): Promise<Ran> => runProgram(join(binaries(), program), args, { cwd: '/', ...files });
 
 /** Debian keeps the server programs of each version apart and out of the PATH. */
-function binaries(): string {
+export function binaries(): string {
   const all = '/usr/lib/postgresql';
   const [newest] = existsSync(all) ? readdirSync(all).sort((a, b) => Number(b) - Number(a)) : [];
   if (!newest)

@@ -1,8 +1,6 @@
 import { existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { loadDemo, loadShops } from '../demo/load';
-import { migrate } from '../server/db/migrate';
 import { startServer, type RunningServer } from '../server/main';
 import { needDebian } from './debian';
 import { BadInput, EXIT, out } from './commands/command';
@@ -18,22 +16,32 @@ import {
   whoRuns,
   type Running,
 } from './running';
+import { bringUp } from './serve';
+import { startServers } from './cluster/servers';
 import { waysIn } from './waysIn';
 import { buildWeb } from './webBuild';
 
 /** How long a start that does not answer is waited for before it is ended. */
 const ENDS_WITHIN_MS = 8000;
+/** Server processes of one start: more than a machine has use for. */
+const MOST_INSTANCES = 16;
 /** Between two looks at the database. */
 const LOOKS_EVERY_MS = 1000;
 
 /** `./yarrix start`: everything, until Ctrl-C. A second one says where the first listens. */
-export async function start(portText: string | undefined): Promise<number> {
+export async function start(
+  portText: string | undefined,
+  instancesText: string = '1',
+): Promise<number> {
   const wanted = portText === undefined ? PORT : Number(portText);
   if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65535)
     throw new BadInput(`--port ${portText}: a number from 0 to 65535`);
+  const instances = Number(instancesText);
+  if (!Number.isInteger(instances) || instances < 1 || instances > MOST_INSTANCES)
+    throw new BadInput(`--instances ${instancesText}: a number from 1 to ${MOST_INSTANCES}`);
   mkdirSync(DATA, { recursive: true });
   const ways = waysIn(DATA, process.env);
-  await needDebian(['postgresql']);
+  await needDebian(instances > 1 ? ['postgresql', 'haproxy'] : ['postgresql']);
   // Without it everything works but one thing, which says so.
   await needDebian(['tesseract-ocr']).catch((error: Error) =>
     process.stderr.write(`yarrix: photos of tables cannot be read: ${error.message}\n`),
@@ -61,7 +69,7 @@ export async function start(portText: string | undefined): Promise<number> {
       );
   };
   await hold();
-  let server: RunningServer | undefined;
+  let server: Pick<RunningServer, 'port' | 'stop'> | undefined;
   const stopAll = async (): Promise<void> => {
     await server?.stop();
     await lease?.release().catch(() => undefined);
@@ -72,17 +80,18 @@ export async function start(portText: string | undefined): Promise<number> {
     await buildWeb();
     if (!existsSync(join(WEB, 'index.html')))
       throw new EnvironmentError(`the web bundle is missing in ${WEB}`);
-    await migrate(cluster.ownerUrl, () => undefined);
-    await loadShops(cluster.ownerUrl);
-    if (ways.door.demo) await loadDemo(cluster.ownerUrl);
-    server = await startServer({
-      databaseUrl: cluster.url,
-      dataFolder: cluster.folder,
-      port,
-      ...ways,
-      web: WEB,
-      logFile: join(DATA, 'server.log'),
-    });
+    await bringUp(cluster.ownerUrl, ways.door.demo);
+    server =
+      instances > 1
+        ? await startServers(instances, cluster.url, port)
+        : await startServer({
+            databaseUrl: cluster.url,
+            dataFolder: cluster.folder,
+            port,
+            ...ways,
+            web: WEB,
+            logFile: join(DATA, 'server.log'),
+          });
   } catch (error) {
     await stopAll();
     throw error;

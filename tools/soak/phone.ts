@@ -22,10 +22,12 @@ export class Phone {
   private readonly waiting: Waiting[] = [];
   private ended = false;
 
+  /** @param heard hears of every time that the server confirms something */
   constructor(
     private readonly address: string,
     private readonly as: SignedIn,
     private readonly chance: () => number,
+    private readonly heard: () => void = () => undefined,
   ) {}
 
   /** Works until it is ended, then sends what still waits. */
@@ -103,7 +105,8 @@ export class Phone {
         ? 1
         : 0;
     for (const { id } of this.waiting.splice(0, stored)) this.confirmed.add(id);
-    if (stored === 0) await sleep(100 + 400 * this.chance());
+    if (stored > 0) this.heard();
+    else await sleep(100 + 400 * this.chance());
   }
 
   private async put(path: string, id: string, body: object): Promise<boolean> {

@@ -11,6 +11,7 @@ import { ROOT } from '../folders';
 import { freePort, postgresOf } from '../postgres';
 import { foundShop, intoDemo, type SignedIn } from '../../e2e/signIn';
 import { runProgram } from '../runProgram';
+import { clusterSoak } from './clusterSoak';
 import { fuzzRequests } from './fuzz';
 import { Phone } from './phone';
 
@@ -51,6 +52,7 @@ export async function soakFor(options: {
   rounds?: string;
   only?: string;
   seed?: string;
+  cluster?: boolean;
 }): Promise<number> {
   const number = (name: 'minutes' | 'rounds' | 'seed', usual: number): number => {
     const value = Number(options[name] ?? usual);
@@ -58,6 +60,11 @@ export async function soakFor(options: {
     return value;
   };
   const seed = number('seed', 1);
+  if (options.cluster) {
+    if (options.only !== undefined || options.minutes !== undefined)
+      throw new BadInput('--cluster goes with --rounds and --seed alone');
+    return clusterSoak(number('rounds', 4), seed);
+  }
   const only = options.only?.split(',') ?? TROUBLES;
   const troubles = TROUBLES.filter((each) => only.includes(each));
   if (troubles.length < only.length)
