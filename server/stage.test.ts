@@ -42,15 +42,28 @@ describe('the stage of a call', () => {
     const call = await server.openCall();
     await put('entries', randomUUID(), stage(call, 'done', '2026-11-24T10:00:00Z')).expect(204);
     expect(await detail(call)).toMatchObject({ stage: 'done' });
-    // What was read before, and came later, leaves it finished.
-    await put('entries', randomUUID(), reading(call)).expect(204);
-    expect(await detail(call)).toMatchObject({ stage: 'done', readings: 1 });
+    // What was heard before, and came later, leaves it finished.
+    const heard = entry(call, 'look', { look: 'click', found: true });
+    await put('entries', randomUUID(), heard).expect(204);
+    expect(await detail(call)).toMatchObject({ stage: 'done' });
     const after = { ...reading(call), phoneAt: '2026-11-24T11:00:00Z' };
     const id = randomUUID();
     for (let times = 0; times < 2; times++) await put('entries', id, after).expect(204);
     const again = await detail(call);
-    expect(again).toMatchObject({ stage: 'open', readings: 2 });
-    expect(again.entries.map(({ kind }) => kind)).toEqual(['reading', 'stage', 'stage', 'reading']);
+    expect(again).toMatchObject({ stage: 'open', readings: 1 });
+    expect(again.entries.map(({ kind }) => kind)).toEqual(['look', 'stage', 'stage', 'reading']);
+  });
+
+  it('is open again for what a colleague without a signal had taken off before it was finished', async () => {
+    const call = await server.openCall();
+    await put('entries', randomUUID(), stage(call, 'done', '2026-11-24T10:00:00Z')).expect(204);
+    const tube = entry(call, 'opened', { what: 'tube', of: 'tub tube' });
+    await put('entries', randomUUID(), tube).expect(204);
+    const opened = await detail(call);
+    expect(opened.stage).toBe('open');
+    expect(opened.entries.map(({ kind }) => kind)).toEqual(['opened', 'stage', 'stage']);
+    expect((await verify(server.owner)).faults).toEqual([]);
+    await put('entries', randomUUID(), stage(call, 'done', '2026-11-24T11:00:00Z')).expect(422);
   });
 
   it('comes out of several entries sent together as it would one by one', async () => {

@@ -86,6 +86,8 @@ interface Checked {
   /** The diagram that the entry was checked against. */
   against: Worked;
   faults: InputFault[];
+  /** Lines of its call's log, where it was checked against all of them. */
+  known?: number;
 }
 
 /** Checks an entry against the diagram of its call; undefined where there is no such call. */
@@ -103,8 +105,10 @@ async function check(rows: ShopRows, entry: NewEntry): Promise<Checked | undefin
         message: `there is no diagram "${diagramId}" version ${diagramVersion}`,
       });
   }
+  let known: number | undefined;
   if (entry.kind === 'stage' && entry.body.stage === 'done') {
     const log = await listEntries(rows, entry.callId);
+    known = log.length;
     faults.push(
       ...openLines(diagram, log).map((line) => ({
         path: '/body/stage',
@@ -112,7 +116,7 @@ async function check(rows: ShopRows, entry: NewEntry): Promise<Checked | undefin
       })),
     );
   }
-  return { against: worked, faults };
+  return { against: worked, faults, known };
 }
 
 /**

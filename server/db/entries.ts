@@ -22,6 +22,8 @@ export interface EntryToAdd {
   skewMs: number;
   /** Who made it; nobody for what the server writes by itself. */
   person?: string;
+  /** Lines of the log that it was checked against, where it may be stored with no other. */
+  known?: number;
 }
 
 /** What became of an entry that was sent. */
@@ -65,7 +67,7 @@ export async function addEntries(
   db: ShopQueries,
   entries: readonly EntryToAdd[],
 ): Promise<Added[]> {
-  const sent = entries.map(({ id, entry, diagramId, version, skewMs, person }) => ({
+  const sent = entries.map(({ id, entry, diagramId, version, skewMs, person, known }) => ({
     id,
     call: entry.callId,
     kind: entry.kind,
@@ -76,6 +78,7 @@ export async function addEntries(
     checked_diagram: diagramId,
     checked_version: version,
     person,
+    known,
   }));
   const { rows } = await db.query<AddedRow>({
     name: 'add-entries',

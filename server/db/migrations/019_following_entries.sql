@@ -1,6 +1,12 @@
 -- Up Migration
 -- What follows an entry in its call, in one look at what was added instead of five, and no more than it needs: two entries of
--- three are a reading or an answer, which moves the call in the list and nothing else.
+-- three are a reading or an answer, which moves the call in the list and nothing else. And what another phone did before a call was finished, and
+-- sends after, opens it again: a jumper of a colleague who had no signal.
+
+-- What may take something off, open or bridge it, or make that undone. What is merely seen, said or ordered does not.
+CREATE FUNCTION may_disturb(kind text) RETURNS boolean LANGUAGE sql IMMUTABLE AS $$
+  SELECT kind IN ('opened', 'acknowledged', 'reading', 'act', 'fit', 'doubt')
+$$;
 
 CREATE OR REPLACE FUNCTION follow_entries() RETURNS trigger LANGUAGE plpgsql SECURITY DEFINER
 SET search_path = public SET enable_seqscan = off AS $$
@@ -58,7 +64,8 @@ BEGIN
     SELECT DISTINCT ON (added.call) added.shop, gen_random_uuid(), added.call, 'stage',
       '{"stage": "open"}', added.phone_at, greatest(call.stage_at, added.at - interval '1 microsecond')
     FROM added JOIN call ON call.shop = added.shop AND call.id = added.call
-    WHERE opens_again(added.kind) AND call.stage = 'done' AND added.at > call.stage_at
+    -- Also what was done before the call was finished and comes to be known after it: who finished it did not know.
+    WHERE opens_again(added.kind) AND call.stage = 'done' AND (added.at > call.stage_at OR may_disturb(added.kind))
     ORDER BY added.call, added.at;
   END IF;
   IF NOT says THEN RETURN NULL; END IF;
