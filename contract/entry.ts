@@ -85,7 +85,8 @@ class NewEntryDto {
 type OfKind<K extends EntryKind> = { callId: string; kind: K; phoneAt: string; body: Records[K] };
 /** A line of a call's log, as the phone sends it. Entries are only ever added. */
 export type NewEntry = { [K in EntryKind]: OfKind<K> }[EntryKind];
-export type Entry = NewEntry & { id: string };
+/** As the server has it, with the name of who entered it; of nobody where the server wrote it itself, or there were no people yet. */
+export type Entry = NewEntry & { id: string; by?: string };
 
 /**
  * Reads the shape of an entry, with the body that its kind asks for. Whether its names are in the

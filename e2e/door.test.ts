@@ -132,6 +132,23 @@ it('founds a shop, lets people in by links, works a day without the server, and 
   await shared.driver.wait(async () => (await seen(lead)).length === 2, 15_000);
   expect(await seen(lead)).toContain('Hums and does not turn');
 
+  // Both put the complaint right, and not to the same: each is shown what both wrote, and which counts.
+  const { calls } = await ask<CallPage>(lead, '/calls?search=hums');
+  for (const [page, complaint] of [
+    [shared, 'Hums, drum stands still'],
+    [lead, 'Hums, motor stalls'],
+  ] as const) {
+    await page.driver.get(`${yarrix.address}/call/${calls[0]?.id}`);
+    await page.press('correct');
+    await page.fill('correct-complaint', complaint);
+    await page.press('correct-keep');
+    await page.gone('waiting');
+  }
+  for (const page of [shared, lead]) {
+    await page.says('worked-by', /Worked on by 2/);
+    await page.says('differing-complaint', /Kim Hill[^]*drum[^]*Lou Hill[^]*stalls \(this one counts\)/);
+  }
+
   // Taken out by a lead, the phone says so at once and refuses nothing: what is entered waits.
   await lead.driver.get(`${yarrix.address}/people`);
   await lead.press(`out-${TECHNICIAN}`);

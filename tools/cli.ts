@@ -6,6 +6,7 @@ const USAGE = `./yarrix COMMAND
 
   start [--port N] [--instances N]   everything: database, demo data, web; Ctrl-C stops it
   stop | status        of what start left running
+  build                the web application alone
   prepare | serve [--port N] [--name NAME]   for a database that is there: what it needs, and one server of it
   cluster start [--port N] | status | stop   three nodes, three etcd, two servers on this machine
   cluster kill MEMBER [--postgres] | revive MEMBER   a member is lost, or its PostgreSQL alone; and back
@@ -117,6 +118,8 @@ async function main(argv: string[]): Promise<number> {
       return (await import('./commands/check')).check({ ...values, file: first });
     case 'start':
       return (await import('./start')).start(values.port, values.instances);
+    case 'build':
+      return (await import('./serve')).build();
     case 'prepare':
       return (await import('./serve')).prepare();
     case 'serve':

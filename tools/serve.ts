@@ -9,6 +9,13 @@ import { addressOf } from './running';
 import { waysIn } from './waysIn';
 import { buildWeb } from './webBuild';
 
+/** `./yarrix build`: the web application, where it is not built for this version. */
+export async function build(): Promise<number> {
+  await buildWeb();
+  out('The web application is built.');
+  return EXIT.done;
+}
+
 /** `./yarrix prepare`: brings a database up to what this program needs, and builds the web application. */
 export async function prepare(): Promise<number> {
   const owner = process.env.YARRIX_DATABASE_OWNER;

@@ -1,14 +1,15 @@
 import type { Entry, NewEntry } from '../../contract/entry';
 import type { ShopQueries } from './database';
 
-/** The log of a call in the order of the server's clock, as far as it can tell. */
+/** The log of a call in the order of the server's clock, as far as it can tell, with who entered what. */
 export async function listEntries(db: ShopQueries, call: string): Promise<Entry[]> {
-  const { rows } = await db.query<Entry>(
-    `SELECT id, call AS "callId", kind, body, phone_at AS "phoneAt" FROM entry
-     WHERE shop = $1 AND call = $2 ORDER BY at, arrived`,
+  const { rows } = await db.query<Entry & { by: string | null }>(
+    `SELECT entry.id, call AS "callId", kind, body, phone_at AS "phoneAt", person.name AS by
+     FROM entry LEFT JOIN person ON person.shop = entry.shop AND person.id = entry.person
+     WHERE entry.shop = $1 AND call = $2 ORDER BY at, arrived`,
     [db.shop, call],
   );
-  return rows;
+  return rows.map(({ by, ...entry }) => (by === null ? entry : { ...entry, by }));
 }
 
 /** A line for a call's log. */

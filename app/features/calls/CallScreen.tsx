@@ -37,6 +37,7 @@ import { RepairCard } from './RepairCard';
 import { SeenBeforeCard } from './SeenBeforeCard';
 import { ShopSharesCard } from './ShopSharesCard';
 import { switchStanding } from './switchStanding';
+import { WorkedByCard } from './WorkedByCard';
 
 /** One call as a whole: the unit, its complaint, how far it has come, and how each switch stands. */
 export function CallScreen({ callId }: { callId: string }) {
@@ -108,6 +109,7 @@ function Opened({ call }: { call: CallDetail }) {
         />
       )}
       <CallCourse call={call} />
+      <WorkedByCard call={call} />
       <PutRightCard call={call} />
       <RepairCard call={call} />
       <PhotosCard call={call} photos={photos} />
