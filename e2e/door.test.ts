@@ -146,7 +146,10 @@ it('founds a shop, lets people in by links, works a day without the server, and 
   }
   for (const page of [shared, lead]) {
     await page.says('worked-by', /Worked on by 2/);
-    await page.says('differing-complaint', /Kim Hill[^]*drum[^]*Lou Hill[^]*stalls \(this one counts\)/);
+    await page.says(
+      'differing-complaint',
+      /Kim Hill[^]*drum[^]*Lou Hill[^]*stalls \(this one counts\)/,
+    );
   }
 
   // Taken out by a lead, the phone says so at once and refuses nothing: what is entered waits.

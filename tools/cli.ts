@@ -14,6 +14,7 @@ const USAGE = `./yarrix COMMAND
   soak [--minutes N | --rounds N] [--only TROUBLE,...] [--seed N]
                        every trouble there is, and what was lost by it
   soak --cluster [--rounds N] [--seed N]   a cluster whose primary is killed again and again
+  soak --upgrade REVISION [--seed N]       servers of an older revision replaced while phones write
   backup FILE          everything in one file
   restore FILE [--replace]   what a backup has, in place of what is here
   verify               reads everything once, and says whether it holds
@@ -36,7 +37,7 @@ const USAGE = `./yarrix COMMAND
   spice DIAGRAM [options of expect]         a netlist of exactly that setup
   record DIAGRAM ACTUATOR opening|closing [--part A,B] [--wrong] [--seed N]
                                             a made-up recorder on the contacts of a door, as CSV
-  bench engine|proof|report|server [--json]        how fast, measured in one run
+  bench engine|proof|report|server|shops [--json]  how fast, measured in one run
   bench web [--only UNIT,...] [--json]             the first page beside an empty one, first advice, answers
   bench diagnosis [--only UNIT] [--json]           how good the advice is, on every built-in unit
   bench generality [--units N] [--seed N] [--json]  the same on units that are made up, and on poorer diagrams
@@ -72,6 +73,7 @@ async function main(argv: string[]): Promise<number> {
       name: { type: 'string' },
       postgres: { type: 'boolean', default: false },
       cluster: { type: 'boolean', default: false },
+      upgrade: { type: 'string' },
       minutes: { type: 'string' },
       rounds: { type: 'string' },
       units: { type: 'string' },

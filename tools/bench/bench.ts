@@ -7,7 +7,7 @@ interface BenchOptions {
   only?: string;
 }
 
-/** `./yarrix bench engine|diagnosis|generality|proof|report|server|web`: how fast and how good, measured in one run. */
+/** `./yarrix bench engine|diagnosis|generality|proof|report|server|shops|web`: how fast and how good, measured in one run. */
 export async function bench(
   what: string | undefined,
   { json, units = '300', seed = '1', only }: BenchOptions,
@@ -23,8 +23,9 @@ export async function bench(
   if (what === 'proof') return (await import('./proof')).benchProof(json);
   if (what === 'report') return (await import('./report')).benchReport(json);
   if (what === 'server') return (await import('./server')).benchServer(json);
+  if (what === 'shops') return (await import('./shops')).benchShops(json);
   if (what === 'web') return (await import('./web')).benchWeb(json, only);
   throw new BadInput(
-    `bench ${what ?? ''}: one of engine, diagnosis, generality, proof, report, server, web`,
+    `bench ${what ?? ''}: one of engine, diagnosis, generality, proof, report, server, shops, web`,
   );
 }

@@ -1,10 +1,8 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
-import { Agent, request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { setTimeout as sleep } from 'node:timers/promises';
 import { pathToFileURL } from 'node:url';
 import { LID_READING } from '../../core/simulate/lidReading';
 import { addCall } from '../../server/db/calls';
@@ -15,10 +13,10 @@ import { needDebian } from '../debian';
 import { startCluster } from '../postgres';
 import { foundShop, type SignedIn } from '../../e2e/signIn';
 import { Watched } from '../soak/watched';
+import { load, send, summary, type Load } from './load';
 
-/** Phones at once, and for how long each side is asked in a turn. */
+/** Phones at once, and turns of each side. */
 const PHONES = [1, 20, 200];
-const TURN_MS = 2000;
 const TURNS = 5;
 /** A shop after some years. */
 const CALLS = 10_000;
@@ -33,11 +31,6 @@ interface House {
 }
 const NO_LIMIT = 100_000_000;
 
-interface Load {
-  perSecond: number;
-  p50Ms: number;
-  p99Ms: number;
-}
 interface Storing {
   phones: number;
   ours: Load;
@@ -214,64 +207,6 @@ async function manyCalls({ owner, shop }: House): Promise<void> {
     );
   });
   await owner.query('ANALYZE');
-}
-
-/** Milliseconds of every request that some phones make in one turn, each waiting for its answer. */
-async function load(
-  phones: number,
-  ask: (phone: number) => () => Promise<boolean>,
-): Promise<number[]> {
-  const until = performance.now() + TURN_MS;
-  const took: number[] = [];
-  await Promise.all(
-    Array.from({ length: phones }, async (_, phone) => {
-      const one = ask(phone);
-      while (performance.now() < until) {
-        const began = performance.now();
-        if (await one()) took.push(performance.now() - began);
-        // Told to come again, as a phone is: it does, a little later.
-        else await sleep(200 + 200 * Math.random());
-      }
-    }),
-  );
-  return took;
-}
-
-function summary(took: number[], turns: number): Load {
-  const inOrder = took.toSorted((a, b) => a - b);
-  const at = (share: number): number => inOrder[Math.floor(share * (inOrder.length - 1))] ?? 0;
-  return { perSecond: took.length / ((TURN_MS / 1000) * turns), p50Ms: at(0.5), p99Ms: at(0.99) };
-}
-
-const agent = new Agent({ keepAlive: true, maxSockets: 500 });
-
-function send(
-  session: SignedIn,
-  port: number,
-  method: string,
-  path: string,
-  body?: object,
-): Promise<boolean> {
-  const text = body === undefined ? undefined : JSON.stringify(body);
-  const headers = {
-    ...session,
-    ...(text !== undefined && {
-      'content-type': 'application/json',
-      'content-length': String(Buffer.byteLength(text)),
-    }),
-  };
-  return new Promise((resolve, reject) => {
-    const asked = request({ host: '127.0.0.1', port, method, path, headers, agent }, (answer) => {
-      answer.resume();
-      answer.on('end', () =>
-        (answer.statusCode ?? 500) < 300 || answer.statusCode === 503
-          ? resolve(answer.statusCode !== 503)
-          : reject(new Error(`${answer.statusCode} to ${path}`)),
-      );
-    });
-    asked.on('error', reject);
-    asked.end(text);
-  });
 }
 
 function say({ storing, batches, byLength, lists }: Report): void {

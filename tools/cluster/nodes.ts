@@ -141,7 +141,9 @@ export type Role = 'primary' | 'synchronous standby' | 'replica' | 'away';
 export async function roleOf({ patroni }: Plan['nodes'][number]): Promise<Role> {
   const asked = async (path: string): Promise<boolean> => {
     const signal = AbortSignal.timeout(2000);
-    const answer = await fetch(`http://${here(patroni)}/${path}`, { signal }).catch(() => undefined);
+    const answer = await fetch(`http://${here(patroni)}/${path}`, { signal }).catch(
+      () => undefined,
+    );
     await answer?.arrayBuffer().catch(() => undefined);
     return answer?.ok === true;
   };
@@ -174,7 +176,9 @@ export async function comesUp(plan: Plan, folder: string): Promise<void> {
  * servers work with.
  */
 export async function makeRoles({ database, passwords }: Plan): Promise<void> {
-  const client = new Client(`postgres://postgres:${passwords.superuser}@${here(database)}/postgres`);
+  const client = new Client(
+    `postgres://postgres:${passwords.superuser}@${here(database)}/postgres`,
+  );
   client.on('error', () => undefined);
   await client.connect();
   try {

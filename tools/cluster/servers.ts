@@ -15,17 +15,22 @@ export interface Server {
 export const serversOf = (ports: readonly number[]): Server[] =>
   ports.map((port, i) => ({ name: `s${i + 1}`, port }));
 
-/** The process of a server (`./yarrix serve`). @param folder where its log goes */
+/**
+ * The process of a server (`./yarrix serve`).
+ * @param folder where its log goes
+ * @param of the program's folder: another version has another one
+ */
 export const serverProgram = (
   { name, port }: Server,
   databaseUrl: string,
   folder: string,
+  of = ROOT,
 ): Program => ({
   name,
   command: process.execPath,
   args: [
     ...process.execArgv,
-    join(ROOT, 'tools/cli.ts'),
+    join(of, 'tools/cli.ts'),
     'serve',
     '--port',
     String(port),
@@ -33,7 +38,12 @@ export const serverProgram = (
     name,
   ],
   // Metrics are told on one port: each server would want it.
-  env: { ...process.env, YARRIX_DATABASE: databaseUrl, YARRIX_METRICS_PORT: '' },
+  env: {
+    ...process.env,
+    TSX_TSCONFIG_PATH: join(of, 'tsconfig.json'),
+    YARRIX_DATABASE: databaseUrl,
+    YARRIX_METRICS_PORT: '',
+  },
   log: join(folder, `${name}.log`),
 });
 

@@ -30,7 +30,10 @@ const WAYS = ['postgres killed', 'node killed'] as const;
 export async function clusterSoak(rounds: number, seed: number): Promise<number> {
   const cluster = await Troubled.start();
   const faults: string[] = [];
-  const gaps: Record<(typeof WAYS)[number], number[]> = { 'postgres killed': [], 'node killed': [] };
+  const gaps: Record<(typeof WAYS)[number], number[]> = {
+    'postgres killed': [],
+    'node killed': [],
+  };
   try {
     let last = performance.now();
     let gap = 0;
@@ -65,7 +68,8 @@ export async function clusterSoak(rounds: number, seed: number): Promise<number>
       gaps[way].push(seconds);
       if (way === 'node killed') await cluster.run('revive', primary);
       out(`round ${round + 1}: ${way} (${primary}), nothing confirmed for ${seconds.toFixed(1)} s`);
-      if (seconds > AGAIN_WITHIN_S) faults.push(`round ${round + 1}: more than ${AGAIN_WITHIN_S} s`);
+      if (seconds > AGAIN_WITHIN_S)
+        faults.push(`round ${round + 1}: more than ${AGAIN_WITHIN_S} s`);
     }
     for (const phone of phones) phone.end();
     await Promise.race([Promise.all(work), sleep(120_000)]);

@@ -14,6 +14,7 @@ import { runProgram } from '../runProgram';
 import { clusterSoak } from './clusterSoak';
 import { fuzzRequests } from './fuzz';
 import { Phone } from './phone';
+import { upgradeSoak } from './upgradeSoak';
 
 /** What is done to a running Yarrix while phones work with it. */
 const TROUBLES = [
@@ -53,6 +54,7 @@ export async function soakFor(options: {
   only?: string;
   seed?: string;
   cluster?: boolean;
+  upgrade?: string;
 }): Promise<number> {
   const number = (name: 'minutes' | 'rounds' | 'seed', usual: number): number => {
     const value = Number(options[name] ?? usual);
@@ -60,11 +62,11 @@ export async function soakFor(options: {
     return value;
   };
   const seed = number('seed', 1);
-  if (options.cluster) {
-    if (options.only !== undefined || options.minutes !== undefined)
-      throw new BadInput('--cluster goes with --rounds and --seed alone');
-    return clusterSoak(number('rounds', 4), seed);
-  }
+  const [alone] = options.cluster ? ['--cluster'] : options.upgrade ? ['--upgrade'] : [];
+  if (alone && (options.only !== undefined || options.minutes !== undefined))
+    throw new BadInput(`${alone} does not go with --only or --minutes`);
+  if (options.cluster) return clusterSoak(number('rounds', 4), seed);
+  if (options.upgrade) return upgradeSoak(options.upgrade, seed);
   const only = options.only?.split(',') ?? TROUBLES;
   const troubles = TROUBLES.filter((each) => only.includes(each));
   if (troubles.length < only.length)

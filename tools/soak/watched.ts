@@ -10,12 +10,21 @@ export class Watched {
     readonly port: number,
   ) {}
 
-  /** @param rate requests of one address in ten seconds, where the usual limit is in the way */
-  static async start(databaseUrl: string, dataFolder: string, rate?: number): Promise<Watched> {
+  /**
+   * @param rate requests of one address in ten seconds, where the usual limit is in the way
+   * @param secret that sessions are signed with, where somebody wants to sign some
+   */
+  static async start(
+    databaseUrl: string,
+    dataFolder: string,
+    rate?: number,
+    secret?: string,
+  ): Promise<Watched> {
     const args = [databaseUrl, dataFolder, ...(rate === undefined ? [] : [String(rate)])];
     const child = fork(join(__dirname, 'watchedServer.ts'), args, {
       execArgv: ['--expose-gc', '--import', pathToFileURL(require.resolve('tsx')).href],
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+      env: { ...process.env, ...(secret !== undefined && { YARRIX_SECRET: secret }) },
     });
     const port = await new Promise<number>((resolve, reject) => {
       child.once('message', (said: { port: number }) => resolve(said.port));

@@ -29,7 +29,7 @@ const server = startServer({
   databaseUrl,
   dataFolder,
   port: 0,
-  sessions: { secret: randomBytes(32).toString('hex'), secure: false },
+  sessions: { secret: process.env.YARRIX_SECRET ?? randomBytes(32).toString('hex'), secure: false },
   door: { demo: true, founding: true },
   rate: rate === undefined ? undefined : Number(rate),
 });
