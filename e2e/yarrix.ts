@@ -15,10 +15,13 @@ export class Yarrix {
   private constructor(
     readonly port: number,
     private readonly data: string,
+    private readonly options: readonly string[],
   ) {}
 
-  static async fresh(): Promise<Yarrix> {
-    const yarrix = new Yarrix(await freePort(), mkdtempSync(join(tmpdir(), 'yarrix-e2e-')));
+  /** @param options of the start, beside its port */
+  static async fresh(...options: string[]): Promise<Yarrix> {
+    const data = mkdtempSync(join(tmpdir(), 'yarrix-e2e-'));
+    const yarrix = new Yarrix(await freePort(), data, options);
     await yarrix.start();
     yarrix.signedIn = await intoDemo(yarrix.address);
     return yarrix;
@@ -28,9 +31,15 @@ export class Yarrix {
     return `http://127.0.0.1:${this.port}`;
   }
 
+  /** Its process. */
+  get pid(): number | undefined {
+    return this.child?.pid;
+  }
+
   /** Resolves when the address is printed. */
   async start(): Promise<void> {
-    const child = spawn(resolve(__dirname, '../yarrix'), ['start', '--port', String(this.port)], {
+    const args = ['start', '--port', String(this.port), ...this.options];
+    const child = spawn(resolve(__dirname, '../yarrix'), args, {
       env: { ...process.env, YARRIX_DATA: this.data },
       stdio: ['ignore', 'pipe', 'pipe'],
     });

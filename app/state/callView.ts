@@ -4,7 +4,7 @@ import type { Entry } from '../../contract/entry';
 import { lastOf } from '../../core/call/takenBack';
 import { freshSummary } from './calls';
 import { diagramKey } from './diagrams';
-import type { OutboxItem } from '../sync/outboxItem';
+import { lineOf, type OutboxItem } from '../sync/outboxItem';
 import type { RootState } from './store';
 
 /** Calls as the technician sees them: what the server knows and what still waits to be sent. */
@@ -16,7 +16,7 @@ const withWaiting = (entries: Entry[], items: OutboxItem[], callId: string): Ent
   const known = new Set(entries.map((each) => each.id));
   const waiting = items.flatMap((item): Entry[] =>
     item.to === 'entries' && item.body.callId === callId && !item.refused && !known.has(item.id)
-      ? [{ ...item.body, id: item.id }]
+      ? [lineOf(item)]
       : [],
   );
   return [...entries, ...waiting];

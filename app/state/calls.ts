@@ -8,7 +8,7 @@ import type { CallDetail, CallSummary, NewCallDto } from '../../contract/call';
 import { diagramOnDevice, fetchCall, fetchCalls, keptCalls } from '../sync/api';
 import { become, whoIn } from '../sync/account';
 import { sendNext, sentElsewhere } from '../sync/outbox';
-import type { Sent, WithOutbox } from '../sync/outboxItem';
+import { lineOf, type Sent, type WithOutbox } from '../sync/outboxItem';
 import type { Loading } from './loading';
 
 interface CallsState {
@@ -177,7 +177,7 @@ function join(state: CallsState, { stored }: Sent): void {
     if (item.to !== 'entries') continue;
     const call = state.open[item.body.callId];
     if (call && !call.entries.some((each) => each.id === item.id))
-      call.entries.push({ ...item.body, id: item.id });
+      call.entries.push(lineOf(item));
   }
 }
 

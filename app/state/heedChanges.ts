@@ -11,10 +11,11 @@ export function heedChanges({ dispatch, getState, subscribe }: AppStore): void {
   let who = '';
   let deaf = (): void => undefined;
   let list: ReturnType<typeof setTimeout> | undefined;
+  const freshenOpen = (wanted: (id: string) => boolean): void => {
+    for (const id of Object.keys(getState().calls.open).filter(wanted)) void dispatch(loadCall(id));
+  };
   const hear = ({ call }: { call: string }): void => {
-    const { open } = getState().calls;
-    const opened = call === '' ? Object.keys(open).filter(isInSight) : [call];
-    for (const id of opened) if (open[id]) void dispatch(loadCall(id));
+    freshenOpen(call === '' ? isInSight : (id) => id === call);
     list ??= setTimeout(() => {
       list = undefined;
       dispatch(freshenCalls(getState().calls.search));
@@ -25,7 +26,7 @@ export function heedChanges({ dispatch, getState, subscribe }: AppStore): void {
     if (now === who) return;
     who = now;
     deaf();
-    deaf = who === '' ? () => undefined : hearChanges(who, hear);
+    deaf = who === '' ? () => undefined : hearChanges(who, hear, () => freshenOpen(isInSight));
     if (who !== '' && !getState().account.heard) void dispatch(refreshAccount());
   };
   begin();

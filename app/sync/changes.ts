@@ -12,11 +12,17 @@ const EVERYTHING: Change = { call: '' };
  * Hears of what others change, while somebody looks: by server-sent events, or where these do not come through by looking
  * again every so often. A page in the background takes no line; it looks when it comes into sight.
  * @param who the id of who is signed in
+ * @param begins hears when it is listened for the first time: what is in sight was asked for before, and may have changed since
  * @returns a function that ends it
  */
-export function hearChanges(who: string, hear: (change: Change) => void): () => void {
+export function hearChanges(
+  who: string,
+  hear: (change: Change) => void,
+  begins: () => void,
+): () => void {
   let source: EventSource | undefined;
   let missed = false;
+  let listened = false;
   const close = (): void => {
     source?.close();
     source = undefined;
@@ -28,6 +34,8 @@ export function hearChanges(who: string, hear: (change: Change) => void): () => 
     source = opened;
     opened.onopen = () => {
       if (missed) hear(EVERYTHING);
+      else if (!listened) begins();
+      listened = true;
       missed = false;
     };
     opened.onmessage = ({ data }: MessageEvent<string>) => hear(JSON.parse(data) as Change);

@@ -83,7 +83,7 @@ export const stillWaits = (order: number): Promise<boolean> =>
 
 /** Keeps a write and numbers it. Where the device is full its copies of answers make room first. */
 export async function keepWaiting(
-  item: Write & Pick<OutboxItem, 'shop' | 'person' | 'since'>,
+  item: Write & Pick<OutboxItem, 'shop' | 'person' | 'by' | 'since'>,
 ): Promise<number> {
   const add = (): Promise<number> =>
     withDatabase(async (db) => {

@@ -33,10 +33,10 @@ export const enqueue = createAsyncThunk(
     const { outbox, account } = getState() as WithOutbox;
     const { items } = outbox;
     if (!account.account) throw new Error('nobody works here whose write it could be');
-    const { shop, person } = account.account;
+    const { shop, person, name: by } = account.account;
     // The browser is asked once not to throw it away when it tidies up; it may say no.
     void globalThis.navigator?.storage?.persist?.().catch(() => false);
-    const item = { ...made, shop, person, since: Date.now() };
+    const item = { ...made, shop, person, by, since: Date.now() };
     try {
       const kept: OutboxItem = { ...item, order: await keepWaiting(item) };
       tellTabs({ changed: true });

@@ -1,6 +1,6 @@
 import type { Account } from '../../contract/account';
 import type { NewCallDto } from '../../contract/call';
-import type { NewEntry } from '../../contract/entry';
+import type { Entry, NewEntry } from '../../contract/entry';
 import type { NewPhotoDto } from '../../contract/photo';
 import type { Problem } from '../../contract/problem';
 import type { WithAccount } from './accountState';
@@ -21,6 +21,8 @@ export type OutboxItem = Write & {
   shop: string;
   /** Who made it; absent for what is from before there were people, which whoever signs in to the shop sends. */
   person?: string;
+  /** Their name, as the server will give it with the entry. */
+  by?: string;
   /** When it was made, by the phone's clock in milliseconds. */
   since: number;
   /** Set where the device could not keep it: it is in this page alone, and goes with it. */
@@ -50,6 +52,13 @@ export interface Sent {
 export interface WithOutbox extends WithAccount {
   outbox: OutboxState;
 }
+
+/** An entry that waits, or was just sent, as a line of its log. */
+export const lineOf = ({ id, body, by }: OutboxItem & { to: 'entries' }): Entry => ({
+  ...body,
+  id,
+  ...(by !== undefined && { by }),
+});
 
 /** The call that a write is about. */
 export const callOf = (item: Write): string => (item.to === 'calls' ? item.id : item.body.callId);
