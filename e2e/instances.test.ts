@@ -33,7 +33,8 @@ it('two servers behind a proxy lose nothing when one is killed, and it comes bac
       await sleep(1500);
       // One is there for all, while the other comes back.
       expect((await fetch(`${yarrix.address}/api/ready`)).status).toBe(200);
-      for (let waited = 0; !servers(yarrix)[name] && waited < 20_000; waited += 200) await sleep(200);
+      for (let waited = 0; !servers(yarrix)[name] && waited < 20_000; waited += 200)
+        await sleep(200);
       expect(servers(yarrix)[name]).not.toBe(before[name]);
       await sleep(4000);
     }

@@ -176,8 +176,7 @@ function join(state: CallsState, { stored }: Sent): void {
   for (const item of stored) {
     if (item.to !== 'entries') continue;
     const call = state.open[item.body.callId];
-    if (call && !call.entries.some((each) => each.id === item.id))
-      call.entries.push(lineOf(item));
+    if (call && !call.entries.some((each) => each.id === item.id)) call.entries.push(lineOf(item));
   }
 }
 
