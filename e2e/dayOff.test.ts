@@ -31,7 +31,7 @@ const WORKED = `const [call, entries, photos, jpeg, done] = arguments;
       to, id: crypto.randomUUID(), body: { callId: call, phoneAt, ...body }, shop, person, since: Date.now(),
     });
     for (let i = 0; i < entries; i++) {
-      add('entries', { kind: 'look', body: { look: 'click', found: i % 2 === 0 } });
+      add('entries', { kind: 'acknowledged', body: { what: 'meter-proved', leadOhms: 0.2 } });
       if (i % Math.ceil(entries / photos) === 0) add('photos', { shows: 'Photo ' + i, jpeg });
     }
     transaction.oncomplete = () => { opening.result.close(); done(); };

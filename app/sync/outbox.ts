@@ -86,7 +86,7 @@ export function sendable(items: readonly OutboxItem[]): OutboxItem[] {
   return items.filter((each) => !each.refused && !held.has(callOf(each)));
 }
 
-/** Sends the first writes that wait: entries in a row together, all else one by one. */
+/** Sends the first writes that wait: entries in a row together, photos between them after, all else one by one. */
 export const sendNext = createAsyncThunk(
   'outbox/send',
   async (_: void, { getState }): Promise<Sent> => {
@@ -94,8 +94,10 @@ export const sendNext = createAsyncThunk(
     const who = whoIn(state);
     const [first, ...rest] = sendable(state.outbox.items);
     if (!first) return { stored: [], refused: [] };
-    const end = rest.findIndex((each) => each.to !== 'entries');
-    const row = first.to === 'entries' ? rest.slice(0, end < 0 ? undefined : end) : [];
+    // No entry waits for a photo; for a call or a table it does.
+    const end = rest.findIndex(({ to }) => to !== 'entries' && to !== 'photos');
+    const near = first.to === 'entries' ? rest.slice(0, end < 0 ? undefined : end) : [];
+    const row = near.filter(({ to }) => to === 'entries');
     const wanted = [first, ...row].slice(0, MOST_ENTRIES);
     // Another tab may have sent them while this one waited for its turn.
     const waiting = await Promise.all(

@@ -22,6 +22,8 @@ function pictureOf(who: string, id: string): Promise<string> {
   return known;
 }
 
+const sourceOf = (jpeg: string): string => `data:image/jpeg;base64,${jpeg}`;
+
 /** The photos of a call: what the server has, and what waits on this device; of one that was drawn on the drawing alone. */
 export function usePhotos(callId: string): Photo[] {
   const who = useWho();
@@ -34,6 +36,11 @@ export function usePhotos(callId: string): Photo[] {
     [items, callId],
   );
   const count = waiting.length;
+  useEffect(() => {
+    // What is sent from here need not come back.
+    for (const { id, body } of waiting)
+      if (!pictures.has(id)) pictures.set(id, Promise.resolve(sourceOf(body.jpeg)));
+  }, [waiting]);
   useEffect(() => {
     let wanted = true;
     fetchPhotos(who, callId).then(
@@ -71,7 +78,7 @@ export function usePhotos(callId: string): Photo[] {
           shows,
           of,
           drawnFrom,
-          source: `data:image/jpeg;base64,${jpeg}`,
+          source: sourceOf(jpeg),
           waits: true,
         })),
     ];
