@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import request from 'supertest';
 import type { CallDetail } from '../contract/call';
 import { openLines } from '../core/call/ledger';
