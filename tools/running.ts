@@ -35,7 +35,17 @@ function read(): Running | undefined {
 /** When a process began; undefined for one that has ended, or is not one of `./yarrix`. */
 export function beganAt(pid: number): string | undefined {
   try {
-    if (!readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('tools/cli.ts')) return undefined;
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('tools/cli.ts')
+      ? processBegan(pid)
+      : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** When any process began; undefined for one that has ended. */
+export function processBegan(pid: number): string | undefined {
+  try {
     // The name of the program, in brackets, may hold anything; the 22nd field is the start.
     const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
     const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');

@@ -5,7 +5,7 @@ import { BadInput, EXIT, out } from '../commands/command';
 import { needDebian } from '../debian';
 import { DATA, EnvironmentError, PORT, ROOT } from '../folders';
 import { freePort, reachable } from '../postgres';
-import { beganAt, healthOf } from '../running';
+import { beganAt, healthOf, processBegan } from '../running';
 import { bringUp } from '../serve';
 import { waysIn } from '../waysIn';
 import { buildWeb } from '../webBuild';
@@ -32,8 +32,8 @@ interface Running {
   pid: number;
   began: string;
   port: number;
-  /** Processes by the name of their member. */
-  members: Record<string, number>;
+  /** Processes by the name of their member, each with when it began: a process id is used again. */
+  members: Record<string, { pid: number; began: string | undefined }>;
 }
 
 /** `./yarrix cluster start|status|kill|revive|stop`. */
@@ -85,7 +85,7 @@ async function startCluster(portText: string = String(PORT)): Promise<number> {
         program,
         () => existsSync(downFile(program.name)),
         (pid) => {
-          said.members[program.name] = pid;
+          said.members[program.name] = { pid, began: processBegan(pid) };
           writeFileSync(join(WHERE, RUNNING), JSON.stringify(said));
         },
       );
@@ -172,7 +172,8 @@ async function kill(named: string | undefined, postgresAlone: boolean): Promise<
   const pids = isNode ? [postmasterOf(await reachable(WHERE), name)] : [];
   if (!postgresAlone) {
     writeFileSync(downFile(name), '');
-    pids.unshift(members[name]);
+    const member = members[name];
+    if (member && processBegan(member.pid) === member.began) pids.unshift(member.pid);
   }
   for (const pid of pids)
     try {
