@@ -1,14 +1,13 @@
 import type { CallDetail } from '../contract/call';
 import { evidenceOf } from '../core/call/log';
 import { drawnSetup } from '../core/diagram/setup';
-import { ORDINARY_METER } from '../core/meter/meter';
-import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
 import { LID_READING } from '../core/simulate/lidReading';
 import { builtIn } from '../library/library';
 import { type Browser, PHONE, SERVER_AWAY } from './browser';
 import { FaultyUnit, thumb, WATCH_STALLS } from './faultyUnit';
 import { callWith, reportText, type Line } from './workedCall';
 import { Yarrix } from './yarrix';
+import { preparedUnit } from '../tools/preparations/preparedUnit';
 
 jest.setTimeout(180_000);
 
@@ -212,10 +211,7 @@ describe('after the verdict', () => {
     await page.says('repair-standing', /Still there: look elsewhere/);
     await page.gone('waiting');
     // The new element is good; the switch never fed it, as the next readings show.
-    const unit = new FaultyUnit(
-      'infinite.L1-H1:stuck-open',
-      new UnitDiagnosis(burner, ORDINARY_METER),
-    );
+    const unit = new FaultyUnit('infinite.L1-H1:stuck-open', preparedUnit(burner));
     const { diagram, entries } = await detail(call);
     unit.evidence.push(...evidenceOf(diagram, entries).evidence);
     await unit.work(page, thumb(page));

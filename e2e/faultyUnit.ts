@@ -10,13 +10,13 @@ import type { Evidence, ReadingEvidence, StatementEvidence } from '../core/call/
 import { nameOf } from '../core/describe/unit';
 import type { Diagram } from '../core/diagram/diagram';
 import { parseFault } from '../core/fault/parseFault';
-import { ORDINARY_METER } from '../core/meter/meter';
-import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
+import type { UnitDiagnosis } from '../core/plan/unitDiagnosis';
 import type { UnitTest } from '../core/plan/unitTests';
 import { USUAL_WAY } from '../core/plan/wayOfWorking';
 import { builtIn } from '../library/library';
 import type { Browser } from './browser';
 import type { Yarrix } from './yarrix';
+import { preparedUnit } from '../tools/preparations/preparedUnit';
 
 /** Tests after which a call that comes to no verdict is given up. */
 const PATIENCE = 20;
@@ -297,7 +297,7 @@ const diagnoses = new Map<string, UnitDiagnosis>();
 export function faultyUnit(of: string | Diagram, fault: string): FaultyUnit {
   const diagram = typeof of === 'string' ? builtIn(of) : of;
   if (!diagram) throw new Error(`there is no ${String(of)}`);
-  const diagnosis = diagnoses.get(diagram.id) ?? new UnitDiagnosis(diagram, ORDINARY_METER);
+  const diagnosis = diagnoses.get(diagram.id) ?? preparedUnit(diagram);
   diagnoses.set(diagram.id, diagnosis);
   return new FaultyUnit(fault, diagnosis);
 }

@@ -3,13 +3,12 @@ import { isNoticed, saidBeside, statementsOf } from '../core/behaviour/statement
 import { parseSteps } from '../core/behaviour/step';
 import { lintWhole } from '../core/circuit/lintCircuit';
 import { complaintMap } from '../core/inference/complaint';
-import { unitHypotheses, type UnitHypothesis } from '../core/inference/unitHypotheses';
-import { UnitPredictor } from '../core/inference/unitPredictor';
 import type { Diagram } from '../core/diagram/diagram';
 import type { Fault } from '../core/fault/fault';
 import { WIRE_COLOURS } from '../core/drawing/wireColours';
-import { ORDINARY_METER } from '../core/meter/meter';
+import type { UnitDiagnosis } from '../core/plan/unitDiagnosis';
 import { LIBRARY } from './library';
+import { preparedUnit } from '../tools/preparations/preparedUnit';
 
 const EACH = LIBRARY.map((diagram) => [diagram.id, diagram] as const);
 
@@ -38,9 +37,9 @@ it('says of every prior where it is from', () => {
 });
 
 describe.each(EACH)('%s', (_id, diagram) => {
-  let hypotheses: UnitHypothesis[];
+  let unit: UnitDiagnosis;
   beforeAll(() => {
-    hypotheses = unitHypotheses(diagram);
+    unit = preparedUnit(diagram);
   });
 
   it('is sound, and shorts nothing while it is whole', () => {
@@ -69,7 +68,7 @@ describe.each(EACH)('%s', (_id, diagram) => {
       (part) => part.kind === 'load' && isNoticed(part) && !ran.has(part.id),
     );
     // A fault lamp is lit by nothing but a fault.
-    const signs = hypotheses.flatMap(({ uses: { courses } }) =>
+    const signs = (never.length ? unit.predictor.hypotheses : []).flatMap(({ uses: { courses } }) =>
       [...courses.values()].flatMap(({ stands }) =>
         stands.flatMap(({ loads }) => Object.keys(loads).filter((id) => loads[id] === 'runs')),
       ),
@@ -78,7 +77,7 @@ describe.each(EACH)('%s', (_id, diagram) => {
   });
 
   it('has for every fault what is noticed of it at which moment, or says that nobody notices it', () => {
-    const predictor = new UnitPredictor(diagram, ORDINARY_METER, hypotheses);
+    const predictor = unit.predictor;
     const { complaints, hidden } = complaintMap(predictor);
     // Run once more, apart from what the map was made of: told faults show it, hidden ones do not.
     const loads = diagram.parts.flatMap((part) => (part.kind === 'load' ? [part.id] : []));

@@ -5,9 +5,10 @@ import { alike, saidBeside, type Outcome } from '../core/behaviour/statement';
 import { parseSteps } from '../core/behaviour/step';
 import type { Diagram, LoadPart } from '../core/diagram/diagram';
 import { parseFault } from '../core/fault/parseFault';
-import { unitHypotheses, type UnitHypothesis } from '../core/inference/unitHypotheses';
+import type { UnitHypothesis } from '../core/inference/unitHypotheses';
 import { lintWhole } from '../core/circuit/lintCircuit';
 import { builtIn, LIBRARY, VARIANTS } from './library';
+import { preparedUnit } from '../tools/preparations/preparedUnit';
 
 // What a sceptic asks of every unit; all of it is common practice.
 
@@ -41,9 +42,9 @@ const COMPLAINTS = readFileSync(join(__dirname, 'complaints.txt'), 'utf8')
   }, [])
   .filter(({ says }) => says);
 
-const hypotheses = new Map<string, UnitHypothesis[]>();
-const hypothesesOf = (diagram: Diagram): UnitHypothesis[] => {
-  const known = hypotheses.get(diagram.id) ?? unitHypotheses(diagram);
+const hypotheses = new Map<string, readonly UnitHypothesis[]>();
+const hypothesesOf = (diagram: Diagram): readonly UnitHypothesis[] => {
+  const known = hypotheses.get(diagram.id) ?? preparedUnit(diagram).predictor.hypotheses;
   hypotheses.set(diagram.id, known);
   return known;
 };

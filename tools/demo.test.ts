@@ -9,12 +9,11 @@ import { parseSteps } from '../core/behaviour/step';
 import { inBadMoment, ownerOf, type Fault } from '../core/fault/fault';
 import { nameFault } from '../core/describe/fault';
 import { parseFault } from '../core/fault/parseFault';
-import { ORDINARY_METER } from '../core/meter/meter';
-import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
 import { CALLS } from '../demo/scenario';
 import { builtIn } from '../library/library';
 import { placeOf } from './commands/walk';
 import { ROOT } from './folders';
+import { preparedUnit } from './preparations/preparedUnit';
 
 const told = readFileSync(join(ROOT, 'docs', 'demo.md'), 'utf8');
 const faulty = CALLS.filter((each) => each.truth.length === 1);
@@ -63,7 +62,7 @@ describe('the demo calls', () => {
       if (!diagram || !fault) throw new Error(`${diagramId}: ${text}`);
       expect(told).toContain(nameFault(diagram, fault));
       expect(told).toContain(`./yarrix walk ${diagramId} --fault ${text}`);
-      const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+      const diagnosis = preparedUnit(diagram);
       const { predictor } = diagnosis;
       const index = placeOf(predictor, fault);
       const hypothesis = predictor.hypotheses[index];

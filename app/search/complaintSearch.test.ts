@@ -2,17 +2,15 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { builtIn } from '../../library/library';
 import { tellable } from '../../core/inference/tellable';
-import { UnitPredictor } from '../../core/inference/unitPredictor';
-import { ORDINARY_METER } from '../../core/meter/meter';
 import { ComplaintSearch } from './complaintSearch';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const searches = new Map<string, ComplaintSearch>();
 function searchOf(id: string): ComplaintSearch {
   const diagram = builtIn(id);
   if (!diagram) throw new Error(id);
   const known =
-    searches.get(id) ??
-    new ComplaintSearch(diagram, tellable(new UnitPredictor(diagram, ORDINARY_METER)));
+    searches.get(id) ?? new ComplaintSearch(diagram, tellable(preparedUnit(diagram).predictor));
   searches.set(id, known);
   return known;
 }

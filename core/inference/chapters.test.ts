@@ -6,12 +6,12 @@ import { ownerOf } from '../fault/fault';
 import { ORDINARY_METER } from '../meter/meter';
 import { beliefState } from './beliefState';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
-import { UnitPredictor } from './unitPredictor';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261126);
 const burner = builtIn('coil-burner');
 if (!burner) throw new Error('no burner');
-const predictor = new UnitPredictor(burner, ORDINARY_METER);
+const predictor = preparedUnit(burner).predictor;
 const { hypotheses } = predictor;
 const drawn = { ...drawnSetup(burner), except: [] };
 

@@ -1,12 +1,11 @@
 import { builtIn } from '../../library/library';
-import { ORDINARY_METER } from '../meter/meter';
 import { clampBand, weighAmps } from './current';
 import { HEALTHY } from './entryLikelihood';
-import { UnitPredictor } from './unitPredictor';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const dryer = builtIn('electric-dryer');
 if (!dryer) throw new Error('no dryer');
-const predictor = new UnitPredictor(dryer, ORDINARY_METER);
+const predictor = preparedUnit(dryer).predictor;
 const place = (mode: string, part: string): number =>
   predictor.hypotheses.findIndex(({ causes: [fault] }) => {
     return fault?.mode === mode && 'part' in fault && fault.part === part;

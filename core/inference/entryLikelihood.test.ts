@@ -6,10 +6,11 @@ import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { beliefState } from './beliefState';
 import { entryLikelihood, HEALTHY, pointsTo } from './entryLikelihood';
 import { likelihood, readingLikelihood, slipShare } from './likelihood';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const burner = builtIn('coil-burner');
 if (!burner) throw new Error('no burner');
-const diagnosis = new UnitDiagnosis(burner, ORDINARY_METER);
+const diagnosis = preparedUnit(burner);
 const { predictor } = diagnosis;
 
 const noHeat: StatementEvidence = {
@@ -103,7 +104,7 @@ it('one contact that is open beside another that reads good in the same position
   const over = (from: '1' | 'B', to: 'A' | '4', shows: ReadingEvidence['shows']) =>
     read(shows, { id: from, from: `selector.${from}`, to: `selector.${to}`, setup: at });
   const entries = [over('1', 'A', { kind: 'over' }), over('B', '4', { kind: 'ohms', ohms: 0.3 })];
-  const { suspects } = beliefState(new UnitDiagnosis(oven, ORDINARY_METER).predictor, entries);
+  const { suspects } = beliefState(preparedUnit(oven).predictor, entries);
   expect(suspects.find(({ id }) => id === 'selector')?.leading.causes).toEqual([
     expect.objectContaining({ mode: 'stuck-open', contact: 'A-1' }),
   ]);

@@ -4,11 +4,11 @@ import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
 import { beliefState } from './beliefState';
 import { movedBy, saysOf } from './entryMeaning';
-import { UnitPredictor } from './unitPredictor';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const washer = builtIn('top-load-washer');
 if (!washer) throw new Error('no washer');
-const predictor = new UnitPredictor(washer, ORDINARY_METER);
+const predictor = preparedUnit(washer).predictor;
 const read = (
   from: ReadingEvidence['from'],
   to: ReadingEvidence['to'],

@@ -1,12 +1,12 @@
 import { builtIn } from '../../library/library';
 import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
-import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { Evidence, ReadingEvidence } from '../call/evidence';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const washer = builtIn('top-load-washer');
 if (!washer) throw new Error('no washer');
-const diagnosis = new UnitDiagnosis(washer, ORDINARY_METER);
+const diagnosis = preparedUnit(washer);
 const runs: Evidence = {
   kind: 'statement',
   id: 'runs',

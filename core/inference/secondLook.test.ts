@@ -3,17 +3,17 @@ import { chanceFrom } from '../chance';
 import { drawnSetup, type Setup } from '../diagram/setup';
 import { parseFault } from '../fault/parseFault';
 import { ORDINARY_METER } from '../meter/meter';
-import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { conditionOf, remedyFor } from '../describe/remedy';
 import type { Evidence, ReadingEvidence, StatementEvidence } from '../call/evidence';
 import { contradictions } from './contradictions';
 import { beliefState } from './beliefState';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
 const unitOf = (id: string) => {
   const diagram = builtIn(id);
   if (!diagram) throw new Error(id);
-  return { diagram, diagnosis: new UnitDiagnosis(diagram, ORDINARY_METER) };
+  return { diagram, diagnosis: preparedUnit(diagram) };
 };
 const washer = unitOf('top-load-washer');
 const burner = unitOf('coil-burner');

@@ -6,6 +6,7 @@ import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { ReadingEvidence } from '../call/evidence';
 import { complaintOf } from './complaint';
 import { workCall } from '../simulate/simulatedCall';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 it('nothing is named for standing open while its set points are unknown (common practice)', () => {
   const furnace = builtIn('gas-furnace');
@@ -21,7 +22,7 @@ it('nothing is named for standing open while its set points are unknown (common 
     'warning',
     expect.stringContaining('/setPoints'),
   ]);
-  const unit = new UnitDiagnosis(furnace, ORDINARY_METER);
+  const unit = preparedUnit(furnace);
   const stuck = unit.predictor.hypotheses.findIndex(
     ({ causes: [one] }) => one?.mode === 'stuck-open' && one.part === 'limit',
   );

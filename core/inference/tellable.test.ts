@@ -1,15 +1,14 @@
 import { builtIn } from '../../library/library';
 import { alike } from '../behaviour/statement';
-import { ORDINARY_METER } from '../meter/meter';
 import { complaintOf } from './complaint';
 import { HEALTHY } from './entryLikelihood';
 import { sayable, tellable } from './tellable';
-import { UnitPredictor } from './unitPredictor';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 describe.each(['coil-burner', 'top-load-washer', 'gas-dryer'])('what can be told of %s', (id) => {
   const diagram = builtIn(id);
   if (!diagram) throw new Error(id);
-  const predictor = new UnitPredictor(diagram, ORDINARY_METER);
+  const predictor = preparedUnit(diagram).predictor;
   const all = sayable(predictor);
   const at = (steps: string, subject: string) =>
     all.find((each) => each.steps === steps && each.subject === subject)?.outcomes ?? [];

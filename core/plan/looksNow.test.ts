@@ -2,13 +2,12 @@ import { builtIn } from '../../library/library';
 import type { Evidence } from '../call/evidence';
 import { beliefState } from '../inference/beliefState';
 import { weighSight } from '../inference/sight';
-import { ORDINARY_METER } from '../meter/meter';
 import { looksNow } from './looksNow';
-import { UnitDiagnosis } from './unitDiagnosis';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const dryer = builtIn('gas-dryer');
 if (!dryer) throw new Error('no dryer');
-const { planner, predictor } = new UnitDiagnosis(dryer, ORDINARY_METER);
+const { planner, predictor } = preparedUnit(dryer);
 const cold: Evidence = {
   kind: 'statement',
   id: 'c',

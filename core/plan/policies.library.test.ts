@@ -1,12 +1,11 @@
 import { builtIn } from '../../library/library';
 import { complaintOf } from '../inference/complaint';
 import { beliefState } from '../inference/beliefState';
-import { ORDINARY_METER } from '../meter/meter';
 import { exactOptimum } from './exactOptimum';
 import { choices } from './leastMinutes';
 import { expectedMinutes, POLICIES, type Policy } from './policies';
-import { UnitDiagnosis } from './unitDiagnosis';
 import { USUAL_WAY } from './wayOfWorking';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const ALL = process.env.YARRIX_ALL === '1';
 
@@ -15,7 +14,7 @@ describe('advice beside the exact optimum and the schools', () => {
   it.each(ids)('is within 5 in 100 of the optimum, which no school beats: %s', (id) => {
     const diagram = builtIn(id);
     if (!diagram) throw new Error(id);
-    const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+    const diagnosis = preparedUnit(diagram);
     const { predictor } = diagnosis;
     const sums = { ours: 0, optimum: 0 };
     const seen = new Set<string>();

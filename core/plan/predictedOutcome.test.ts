@@ -10,12 +10,13 @@ import { ORDINARY_METER, showOhms } from '../meter/meter';
 import { predictedOutcome } from './predictedOutcome';
 import { jumperTests, liveTests, unitTests } from './unitTests';
 import { effectOf } from '../fault/fault';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const ids = ['coil-burner', 'top-load-washer', 'trailer-furnace', 'front-load-washer'];
 const unitOf = (id: string): UnitPredictor => {
   const diagram = builtIn(id);
   if (!diagram) throw new Error(id);
-  return new UnitPredictor(diagram, ORDINARY_METER);
+  return preparedUnit(diagram).predictor;
 };
 
 describe.each(ids)('what is promised of a test: %s', (id) => {

@@ -4,19 +4,18 @@ import type { StatementEvidence } from '../call/evidence';
 import { chanceFrom } from '../chance';
 import { beliefState } from '../inference/beliefState';
 import { HEALTHY } from '../inference/entryLikelihood';
-import { ORDINARY_METER } from '../meter/meter';
 import { workCall } from '../simulate/simulatedCall';
 import { keyOf } from './candidates';
 import { reasonsFor, refusalOf } from './refused';
 import { toolKey, toolsFor, toolsOf } from './tools';
 import { answersTo, questions } from './questions';
-import { UnitDiagnosis } from './unitDiagnosis';
 import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const washer = builtIn('top-load-washer');
 const dryer = builtIn('gas-dryer');
 if (!washer || !dryer) throw new Error('no unit');
-const diagnosis = new UnitDiagnosis(washer, ORDINARY_METER);
+const diagnosis = preparedUnit(washer);
 const { minutes } = diagnosis.planner;
 const told = (subject: string, outcome: StatementEvidence['outcome'], steps: string) =>
   ({
@@ -122,7 +121,7 @@ describe('a test that is refused', () => {
 
 describe('asking the customer', () => {
   const asking = { ...USUAL_WAY, asks: true };
-  const gas = new UnitDiagnosis(dryer, ORDINARY_METER);
+  const gas = preparedUnit(dryer);
 
   it('comes first where it pays: who is told that it stays cold asks whether the drum turns (common practice)', () => {
     const cold = told('igniter', 'off', 'timer=heat,start=pressed,start=released');

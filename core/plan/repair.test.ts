@@ -2,9 +2,8 @@ import { builtIn } from '../../library/library';
 import type { Evidence, ActEvidence } from '../call/evidence';
 import { hypothesesRenewed } from '../inference/chapters';
 import { unitHypotheses } from '../inference/unitHypotheses';
-import { UnitPredictor } from '../inference/unitPredictor';
-import { ORDINARY_METER } from '../meter/meter';
 import { repairStanding } from './repair';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const [washer, oven] = ['top-load-washer', 'over-range-oven'].map((id) => builtIn(id));
 if (!washer || !oven) throw new Error('no washer, no oven');
@@ -16,7 +15,7 @@ const did = (part: string, act: ActEvidence['act']): Evidence => ({
 });
 
 it('counts a cell once, however often its switch was worked on, and none of one that was only reset', () => {
-  const predictor = new UnitPredictor(washer, ORDINARY_METER);
+  const predictor = preparedUnit(washer).predictor;
   const cells = (...entries: Evidence[]): number => {
     const standing = repairStanding(predictor, entries);
     return standing?.kind === 'half-proved' ? standing.cells.length : 0;

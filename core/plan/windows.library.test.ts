@@ -6,16 +6,15 @@ import { chanceFrom } from '../chance';
 import { voltsBetween } from '../circuit/voltReading';
 import { complaintOf } from '../inference/complaint';
 import { workCall } from '../simulate/simulatedCall';
-import { ORDINARY_METER } from '../meter/meter';
 import { liveTests } from './unitTests';
-import { UnitDiagnosis } from './unitDiagnosis';
 import { USUAL_WAY } from './wayOfWorking';
 import { windows } from './windows';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261125);
 const furnace = builtIn('gas-furnace');
 if (!furnace) throw new Error('no furnace');
-const diagnosis = new UnitDiagnosis(furnace, ORDINARY_METER);
+const diagnosis = preparedUnit(furnace);
 const { predictor } = diagnosis;
 /** Place of a relay that nothing pulls in. */
 const neverPulls = (relay: string): number =>

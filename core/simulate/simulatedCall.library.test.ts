@@ -3,12 +3,11 @@ import { sampled } from '../../library/sampled';
 import { chanceFrom } from '../chance';
 import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
-import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import type { Evidence, ReadingEvidence } from '../call/evidence';
 import { complaintOf } from '../inference/complaint';
 import { workCall } from './simulatedCall';
-import { UnitPredictor } from '../inference/unitPredictor';
 import { beliefState } from '../inference/beliefState';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 /** Explanations below which a unit is small. */
 const SMALL = 40;
@@ -22,7 +21,7 @@ describe('a simulated technician who follows the advice', () => {
   it.each(diagrams.map((each) => [each.id, each] as const))(
     `comes to the right part or the group that cannot be told apart: %s (seed ${SEED})`,
     (_id, diagram) => {
-      const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+      const diagnosis = preparedUnit(diagram);
       const { predictor } = diagnosis;
       const tally = { right: 0, group: 0, other: 0, condemned: [] as string[] };
       predictor.hypotheses.forEach((truth, i) => {
@@ -64,7 +63,7 @@ describe('a simulated technician who follows the advice', () => {
 describe('evidence on a dryer that does not start (common practice)', () => {
   const dryer = builtIn('electric-dryer');
   if (!dryer) throw new Error('no dryer');
-  const predictor = new UnitPredictor(dryer, ORDINARY_METER);
+  const predictor = preparedUnit(dryer).predictor;
   const dead: Evidence = {
     kind: 'statement',
     id: 'told',

@@ -8,9 +8,9 @@ import { isolate } from '../circuit/isolation';
 import { lintWhole } from '../circuit/lintCircuit';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { findSwitch, splitRef } from '../diagram/terminal';
-import { ORDINARY_METER } from '../meter/meter';
-import { UnitDiagnosis } from '../plan/unitDiagnosis';
+import type { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { SITUATION_UNITS } from '../../library/madeUp/situationUnits';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 /**
  * Situations as technicians tell them (common practice), on built-in units and on five that were written for them: what was told, read, looked
@@ -45,7 +45,7 @@ const diagnoses = new Map<string, UnitDiagnosis>();
 function diagnosisOf(id: string): UnitDiagnosis {
   const diagram = builtIn(id) ?? SITUATION_UNITS.find((each) => each.id === id);
   if (!diagram) throw new Error(`there is no unit ${id}`);
-  const known = diagnoses.get(id) ?? new UnitDiagnosis(diagram, ORDINARY_METER);
+  const known = diagnoses.get(id) ?? preparedUnit(diagram);
   diagnoses.set(id, known);
   return known;
 }

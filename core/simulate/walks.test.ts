@@ -19,10 +19,10 @@ import { SwitchDiagnosis } from '../plan/switchDiagnosis';
 import { complaintOf } from '../inference/complaint';
 import { ORDINARY_METER } from '../meter/meter';
 import { testOf } from '../plan/minutes';
-import { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { USUAL_WAY, type WayOfWorking } from '../plan/wayOfWorking';
 import { workCall } from './simulatedCall';
 import { workSwitch, type Truth } from './simulatedSwitch';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 /**
  * Whole calls on three small units, from complaint to part, as a technician who follows the advice
@@ -41,7 +41,7 @@ const SEED = 7;
 
 /** Every so many faults of a unit worked to the end, with the suspects after each entry. */
 function walksOf(diagram: Diagram, every: number, way: WayOfWorking): string {
-  const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+  const diagnosis = preparedUnit(diagram);
   const { predictor } = diagnosis;
   const lines: string[] = [];
   predictor.hypotheses.forEach((truth, i) => {
@@ -89,7 +89,7 @@ it.each(UNITS)('calls on %s go as they are written', (id, every, way) => {
 it.each(UNITS)('advice on %s comes with its reasons', (id, _every, way) => {
   const diagram = builtIn(id);
   if (!diagram) throw new Error(id);
-  const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+  const diagnosis = preparedUnit(diagram);
   const index = diagnosis.predictor.hypotheses.findIndex(
     (each, i) => each.suspect !== undefined && complaintOf(diagnosis.predictor, i) !== undefined,
   );

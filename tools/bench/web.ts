@@ -13,7 +13,7 @@ import { serveWeb } from '../../server/web';
 import { BadInput, EXIT, out, outJson } from '../commands/command';
 import { compress } from '../compressed';
 import { needDebian } from '../debian';
-import { exportPage } from '../webBuild';
+import { exportPage } from '../webMake';
 import { Measured, PHONES, type PageLoad, type Phone } from './pageLoad';
 import { pressesOf, type PagePress } from './pagePress';
 import { median } from './median';

@@ -7,12 +7,12 @@ import { saySlipAsks } from '../../core/describe/slip';
 import type { Suspect, UnitVerdict } from '../../core/inference/beliefState';
 import type { Diagram } from '../../core/diagram/diagram';
 import { nameFault } from '../../core/describe/fault';
-import { ORDINARY_METER } from '../../core/meter/meter';
 import type { Advice } from '../../core/plan/unitPlanner';
 import { USUAL_WAY, type WayOfWorking } from '../../core/plan/wayOfWorking';
 import { sayTest } from '../../core/describe/test';
 import { POLICIES, type Policy } from '../../core/plan/policies';
-import { UnitDiagnosis, type Findings } from '../../core/plan/unitDiagnosis';
+import type { Findings } from '../../core/plan/unitDiagnosis';
+import { preparedUnit } from '../preparations/preparedUnit';
 import { BadInput, EXIT, out, outJson, type Exit } from './command';
 import { openDiagram, readText } from './openDiagram';
 
@@ -39,7 +39,7 @@ export function diagnose(options: Options): Exit {
   if (!read.ok)
     throw new BadInput(`${options.file}: ${read.error.map(sayInputFault)[0] ?? 'not evidence'}`);
   const way = wayOf(options);
-  const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+  const diagnosis = preparedUnit(diagram);
   const findings = diagnosis.of(read.value, way);
   const { state, verdict, tests, secondLook, contradictions } = findings;
   const shown = tests.slice(0, SHOWN.tests);

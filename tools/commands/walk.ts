@@ -8,11 +8,10 @@ import { type Fault } from '../../core/fault/fault';
 import { nameFault } from '../../core/describe/fault';
 import { parseFault } from '../../core/fault/parseFault';
 import { sayEntryShown } from '../../core/describe/entryShown';
-import { ORDINARY_METER } from '../../core/meter/meter';
 import { testOf } from '../../core/plan/minutes';
 import { sayTest } from '../../core/describe/test';
-import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
 import { USUAL_WAY } from '../../core/plan/wayOfWorking';
+import { preparedUnit } from '../preparations/preparedUnit';
 import { BadInput, EXIT, out, outJson, valueOf, type Exit } from './command';
 import { openDiagram } from './openDiagram';
 
@@ -33,7 +32,7 @@ export function walk(options: {
   const [written] = options.fault;
   if (!written) throw new BadInput('say by --fault what is wrong with the unit');
   const [fault] = valueOf(parseFault(diagram, written));
-  const diagnosis = new UnitDiagnosis(diagram, ORDINARY_METER);
+  const diagnosis = preparedUnit(diagram);
   const { predictor } = diagnosis;
   const index = fault ? placeOf(predictor, fault) : -1;
   const truth = predictor.hypotheses[index];

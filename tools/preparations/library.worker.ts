@@ -1,7 +1,7 @@
-import { firstAdviceOf } from '../app/workers/firstAdvice';
-import { ORDINARY_METER } from '../core/meter/meter';
-import { UnitDiagnosis } from '../core/plan/unitDiagnosis';
-import { builtIn } from '../library/library';
+import { firstAdviceOf } from '../../app/workers/firstAdvice';
+import { ORDINARY_METER } from '../../core/meter/meter';
+import { UnitDiagnosis } from '../../core/plan/unitDiagnosis';
+import { builtIn } from '../../library/library';
 
 /** All that is found out once of a built-in unit, and what comes first on it, each as text. */
 export default function prepare(id: string): { prepared: string; first: string } {
