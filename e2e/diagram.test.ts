@@ -69,7 +69,7 @@ it('asks the server few things at start, however many diagrams there are, and no
     await page.press('diagrams-link');
     await page.press('diagram-over-range-oven');
     await page.find('ladder');
-    expect(await page.close(SERVER_AWAY)).toEqual([]);
+    expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
   } finally {
     await yarrix.start();
   }
@@ -85,7 +85,7 @@ it('says so when the script of a screen does not come, and goes on when it does'
   await page.cutOff([]);
   await page.press('screen-again');
   await page.find('show-favourites');
-  expect(await page.close(/web\/screens-|ERR_BLOCKED/)).toEqual([]);
+  expect(await yarrix.giveBack(page, /web\/screens-|ERR_BLOCKED/)).toEqual([]);
 });
 
 it('is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part', async () => {
@@ -134,7 +134,7 @@ it('is alive: the door moves, two points say what they show, a fault changes it,
   await page.find('line');
   await page.press('show-drawing');
   await page.find('ladder');
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
 it('has tables, parts, what its faults do, and what nobody notices; a favourite stays one', async () => {
@@ -154,5 +154,5 @@ it('has tables, parts, what its faults do, and what nobody notices; a favourite 
   await page.says('cautions', /Gas smell/);
   await page.driver.get(`${yarrix.address}/diagram/none-such`);
   await page.says('failed', /No such diagram/);
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });

@@ -18,7 +18,7 @@ const ready = (page: Browser): Promise<unknown> =>
   );
 
 it('has the frame of a screen before its script, and the calls without the network the second time', async () => {
-  const page = await yarrix.browser(PHONE);
+  const page = await yarrix.newBrowser(PHONE);
   await page.cutOff(['*/entry-*']);
   await page.driver.get(yarrix.address);
   const frame = `return document.querySelector('#shell')?.innerText`;
@@ -40,7 +40,7 @@ it('has the frame of a screen before its script, and the calls without the netwo
 });
 
 it('offers a newer version, and takes it when somebody says so', async () => {
-  const page = await yarrix.browser(PHONE);
+  const page = await yarrix.newBrowser(PHONE);
   await page.driver.get(yarrix.address);
   await page.find('new-call');
   await ready(page);
@@ -77,7 +77,7 @@ const WATCH = `window.said = false;
     .observe(document.body, { childList: true, subtree: true });`;
 
 it('prepares a unit once in its life: a built-in one never here, an own one the first time', async () => {
-  const page = await yarrix.browser(PHONE);
+  const page = await yarrix.newBrowser(PHONE);
   await page.driver.get(yarrix.address);
   await page.press(`call-${callNumber(6)}`);
   await page.driver.executeScript(WATCH);

@@ -231,7 +231,7 @@ it.each(COMING.map((each): [string, Manner] => [each.manner, each]))(
       if (!(await unit.step(who.page, who.hands))) break;
     }
     await who.page.says('unit-verdict', new RegExp(unit.suspect));
-    expect(await who.page.close(SERVER_AWAY)).toEqual([]);
+    expect(await yarrix.giveBack(who.page, SERVER_AWAY)).toEqual([]);
   },
 );
 

@@ -16,7 +16,7 @@ afterAll(() => yarrix.end());
 
 let page: Browser;
 beforeAll(async () => {
-  page = await yarrix.browser(PHONE);
+  page = await yarrix.newBrowser(PHONE);
 });
 afterAll(async () => {
   // What the browser says of a server that is away, or of a page that is none, is meant to be there.

@@ -135,7 +135,7 @@ it('types a unit from nothing, works a call on it, exports it, takes it out, and
   expect(byId(inOrder(again))).toEqual(byId(inOrder(stored)));
   if (process.env['YARRIX_ALL'] !== undefined)
     await work(faultyUnit(again, 'thermostat.1-2:stuck-open'), 'Mill Row 8');
-  expect(await page.close(/the server responded with a status of 422/)).toEqual([]);
+  expect(await yarrix.giveBack(page, /the server responded with a status of 422/)).toEqual([]);
 });
 
 it('makes one that differs: undo, what was changed, kept through a killed page, stored when the server is back', async () => {
@@ -199,7 +199,7 @@ it('makes one that differs: undo, what was changed, kept through a killed page, 
   await page.driver.get(`${yarrix.address}/edit/${id}?pane=check`);
   await page.press('findable-ask');
   await page.says('findable-found', /\d+ of \d+ faults lead to their part alone/);
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
+  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
 it('knows which sheet a model uses, and takes a library in only once it was said what is new in it', async () => {
@@ -240,5 +240,5 @@ it('knows which sheet a model uses, and takes a library in only once it was said
   await page.press('library-store');
   await page.gone('library-file');
   expect(await yarrix.get<unknown[]>('/diagrams')).toHaveLength(diagrams.length);
-  expect(await page.close(/the server responded with a status of 422/)).toEqual([]);
+  expect(await yarrix.giveBack(page, /the server responded with a status of 422/)).toEqual([]);
 });

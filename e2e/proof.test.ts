@@ -35,7 +35,7 @@ describe('a phone', () => {
     page = await yarrix.browser(PHONE);
   });
   afterAll(async () => {
-    expect(await page.close(SERVER_AWAY)).toEqual([]);
+    expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
   });
 
   it('proves a switch from a new call to its verdict, through a reload, a lost server and a restart', async () => {
@@ -175,7 +175,7 @@ describe('a wide screen', () => {
     page = await yarrix.browser(WIDE_WINDOW);
   });
   afterAll(async () => {
-    expect(await page.close()).toEqual([]);
+    expect(await yarrix.giveBack(page)).toEqual([]);
   });
 
   it('proves a switch by keyboard alone, with table, next reading and history side by side', async () => {

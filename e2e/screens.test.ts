@@ -124,7 +124,7 @@ it.each([
         );
         if (wrong.length) found[`${state.name}, ${theme}`] = wrong;
       }
-      await page.close(SERVER_AWAY);
+      await servers[theme].giveBack(page, SERVER_AWAY);
     };
     await Promise.all(THEMES.map(goThrough));
     expect(found).toEqual({});

@@ -65,7 +65,7 @@ it('traces a unit without a sheet: parts from the shelf, colours, and the readin
   await page.says('lines', /Lines, \d/);
   await page.press('pane-check');
   await page.find('nothing-wrong');
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
 /** What a meter shows between two points of the unit that is traced, as it stands. */
@@ -135,7 +135,7 @@ it('takes a contact table out of a photo once its doubtful cells were looked at'
       { closed: ['A-C', 'B-O'] },
     ],
   });
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
 it('puts the parts of a line into another order by dragging, and positions by the keys', async () => {
@@ -178,5 +178,5 @@ it('puts the parts of a line into another order by dragging, and positions by th
       "return document.querySelector('[data-testid^=move-]').getAttribute('aria-label')",
     );
   await page.driver.wait(async () => /ON:/.test(String(await first())), 8000, 'no key moves it');
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });

@@ -42,7 +42,7 @@ it('goes from a complaint to the part, the server away in the middle, and keeps 
   // Taking the last entry back takes the verdict back.
   await page.press('undo');
   await page.gone('unit-verdict');
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
+  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
 it.each([
@@ -64,7 +64,7 @@ it.each([
   // Going back takes the last choice back, and not the screen.
   await page.driver.navigate().back();
   await page.says('evidence', /What is known/);
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
+  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
 it('starts without a complaint, and stays calm about it', async () => {
@@ -77,7 +77,7 @@ it('starts without a complaint, and stays calm about it', async () => {
   await page.press('just-start');
   await page.find('why');
   expect(await page.has('unit-verdict')).toBe(false);
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
 it('takes the complaint in the customer’s words, before the call is opened and after', async () => {
@@ -103,7 +103,7 @@ it('takes the complaint in the customer’s words, before the call is opened and
   await page.press('fit-lamp-runs');
   await page.press('pane-log');
   await page.says('evidence', /stays cold[^]*is on|is on[^]*stays cold/);
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
 it('comes to the part by keyboard alone, and says why', async () => {
@@ -116,7 +116,7 @@ it('comes to the part by keyboard alone, and says why', async () => {
     await page.keys('y');
     await page.gone('why-test');
   });
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
+  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
 it('has a key for every action, which one key shows, and Escape leaves it', async () => {
@@ -141,7 +141,7 @@ it('has a key for every action, which one key shows, and Escape leaves it', asyn
   await page.find('visit');
   await page.keys('?');
   await page.says('keys', /what it does, quick looks, supply/);
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
+  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
 it('reads live by the script, refuses ohms until it is dead again, and says what is expected after', async () => {
@@ -191,7 +191,7 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
   await page.find('last-good');
   await page.find('make-safe');
   expect(await page.has('keypad')).toBe(false);
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
+  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
 it('takes a reading that nobody proposed: by typing, by tapping, with what it would show', async () => {
@@ -221,7 +221,7 @@ it('takes a reading that nobody proposed: by typing, by tapping, with what it wo
   await page.gone('own-reading');
   await page.says('last-entry', /OL[^]*B1 to B2 of Lid switch/);
   await page.says('meaning', /^Not as it should be[^]*Lid switch/);
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
 it('takes quick looks, several at once, and what is in no list', async () => {
@@ -243,7 +243,7 @@ it('takes quick looks, several at once, and what is in no list', async () => {
   await page.press('pane-log');
   await page.says('evidence', /strike of the lid is loose/);
   expect(await page.text('evidence')).not.toMatch(/No click under the lid/);
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
 it('goes on without a test that is refused, says what that costs, and remembers it', async () => {
@@ -261,7 +261,7 @@ it('goes on without a test that is refused, says what that costs, and remembers 
   await page.driver.navigate().refresh();
   await page.press('open-way');
   await page.says('visit', /Cannot get behind there/);
-  expect(await page.close()).toEqual([]);
+  expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
 it('proves a repair by what the unit does since, and says when it did not help', async () => {
@@ -290,5 +290,5 @@ it('proves a repair by what the unit does since, and says when it did not help',
   await page.press('try-ready');
   await page.press('try-runs');
   await page.says('repair-standing', /Repair proved/);
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
+  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });

@@ -11,6 +11,9 @@ export class Yarrix {
   private child: ChildProcess | undefined;
   /** Whoever looks around in the demo. */
   private signedIn: SignedIn = { cookie: '' };
+  private readonly browsers = new Set<Browser>();
+  /** Those that were given back. */
+  private readonly idle: Browser[] = [];
 
   private constructor(
     readonly port: number,
@@ -68,6 +71,7 @@ export class Yarrix {
   }
 
   async end(): Promise<void> {
+    await Promise.all([...this.browsers].map((each) => each.quit()));
     await this.stop();
     rmSync(this.data, { recursive: true, force: true });
   }
@@ -81,11 +85,32 @@ export class Yarrix {
     return fetch(`${this.address}/api${path}`, { headers: { ...this.signedIn } });
   }
 
-  /** A browser in which the demo is looked around in already. */
-  async browser(size: typeof PHONE, theme?: 'light' | 'dark'): Promise<Browser> {
-    const browser = await Browser.open(size, theme);
+  /** A browser in which the demo is looked around in already: one that was given back, as if it were new but for the application. */
+  async browser(size: typeof PHONE, theme: 'light' | 'dark' = 'light'): Promise<Browser> {
+    const idle = this.idle.pop();
+    if (!idle) return this.newBrowser(size, theme);
+    await idle.dress(size, theme);
+    return this.lookAround(idle);
+  }
+
+  /** The same with nothing in it of any visit before. */
+  async newBrowser(...how: Parameters<typeof Browser.open>): Promise<Browser> {
+    const browser = await Browser.open(...how);
+    this.browsers.add(browser);
+    return this.lookAround(browser);
+  }
+
+  private async lookAround(browser: Browser): Promise<Browser> {
     await browser.takeCookie(this.address, (await intoDemo(this.address)).cookie);
     return browser;
+  }
+
+  /** Gives a browser back, for the next one who wants one. @returns what it reported and was not meant to happen */
+  async giveBack(browser: Browser, expected?: RegExp): Promise<string[]> {
+    const reported = await browser.reported(expected);
+    await browser.forget(this.address);
+    this.idle.push(browser);
+    return reported;
   }
 
   /** Stores something as a phone would. */

@@ -118,7 +118,7 @@ async function picture(
   yarrix: Yarrix,
   { size, theme, path, type = {}, press = [], shows }: View,
 ): Promise<Buffer> {
-  const page = await yarrix.browser(size, theme);
+  const page = await yarrix.newBrowser(size, theme, true);
   try {
     await page.driver.get(`${yarrix.address}${path}`);
     for (const [id, text] of Object.entries(type)) await page.fill(id, text);

@@ -98,7 +98,7 @@ async function opened<T>(
   phone: Phone,
   measure: (page: Measured) => Promise<T>,
 ): Promise<T> {
-  const browser = await yarrix.browser(PHONE);
+  const browser = await yarrix.newBrowser(PHONE, 'light', true);
   try {
     return await measure(await Measured.on(browser, phone));
   } finally {
