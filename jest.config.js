@@ -43,6 +43,12 @@ module.exports = {
         '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-navigation|@react-navigation/.*|react-redux|@reduxjs/toolkit|immer|redux|reselect|redux-thunk|idb)/)',
       ],
     },
-    { ...node, displayName: 'e2e', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
+    {
+      ...node,
+      displayName: 'e2e',
+      globalSetup: '<rootDir>/e2e/startedOnce.ts',
+      globalTeardown: '<rootDir>/e2e/startedOnceGone.ts',
+      testMatch: ['<rootDir>/e2e/**/*.test.ts'],
+    },
   ],
 };

@@ -9,18 +9,15 @@ jest.setTimeout(240_000);
 const CALL = '00000000-0000-4000-8000-000200000000';
 
 let yarrix: Yarrix;
-beforeAll(async () => {
-  yarrix = await Yarrix.fresh();
-});
-afterAll(() => yarrix.end());
-
 let page: Browser;
 beforeAll(async () => {
+  yarrix = await Yarrix.fresh();
   page = await yarrix.newBrowser(PHONE);
 });
 afterAll(async () => {
   // What the browser says of a server that is away, or of a page that is none, is meant to be there.
   expect(await page.close(new RegExp(`${SERVER_AWAY.source}|Failed to load resource`))).toEqual([]);
+  await yarrix.end();
 });
 
 const run = (script: string): Promise<unknown> => page.driver.executeScript(script);

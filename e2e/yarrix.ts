@@ -4,6 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { intoDemo, type SignedIn } from './signIn';
+import { runProgram } from '../tools/runProgram';
 import { Browser, type PHONE } from './browser';
 
 /** The real `./yarrix start`, with data of its own, that a test can stop and start again. */
@@ -21,9 +22,20 @@ export class Yarrix {
     private readonly options: readonly string[],
   ) {}
 
-  /** @param options of the start, beside its port */
+  /**
+   * With the data that a first start makes: a copy of what `startedOnce` made for the run, where there is one.
+   * @param options of the start, beside its port
+   */
   static async fresh(...options: string[]): Promise<Yarrix> {
     const data = mkdtempSync(join(tmpdir(), 'yarrix-e2e-'));
+    const first = process.env.YARRIX_STARTED_ONCE;
+    // As it is, the database's owner too.
+    if (first !== undefined) await runProgram('cp', ['-a', `${first}/.`, data]);
+    return Yarrix.over(data, ...options);
+  }
+
+  /** Over a folder, whatever is in it. */
+  static async over(data: string, ...options: string[]): Promise<Yarrix> {
     const yarrix = new Yarrix(await freePort(), data, options);
     await yarrix.start();
     yarrix.signedIn = await intoDemo(yarrix.address);

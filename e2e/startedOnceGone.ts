@@ -1,0 +1,4 @@
+import { forget } from './startedOnce';
+
+/** Jest's global tear-down of the browser's tests. */
+export default forget;
