@@ -75,7 +75,7 @@ it(`every fault of them is found as on built-in units (seed ${SEED})`, () => {
     const { predictor } = diagnosis;
     predictor.hypotheses.forEach((truth, place) => {
       const complaint = complaintOf(predictor, place);
-      if (truth.suspect === undefined || !complaint || (!ALL && place % 2)) return;
+      if (truth.suspect === undefined || !complaint || (!ALL && place % 3)) return;
       const { verdict } = workCall(diagnosis, truth, complaint, {
         chance: chanceFrom(SEED + place),
       });
@@ -86,7 +86,7 @@ it(`every fault of them is found as on built-in units (seed ${SEED})`, () => {
         all.found++;
     });
   }
-  expect(all.calls).toBeGreaterThan(40);
+  expect(all.calls).toBeGreaterThan(30);
   expect((all.named + all.found) / all.calls).toBeGreaterThanOrEqual(0.99);
   expect(all.named / all.calls).toBeGreaterThanOrEqual(0.97);
   expect(all.condemned).toEqual([]);

@@ -7,9 +7,10 @@ import { ROOT } from './folders';
 import { runProgram } from './runProgram';
 import { buildWeb } from './webBuild';
 
-/** Jest's projects, in the order they are run; the browser comes last. */
-const FAST = ['core', 'library', 'contract', 'tools', 'server', 'app'];
-const BROWSER = 'e2e';
+/** Jest's projects. */
+const PROJECTS = ['core', 'library', 'contract', 'tools', 'server', 'app', 'e2e'];
+/** Those that want the application built, or its units prepared, which a build does on all cores. */
+const AFTER_BUILD = ['library', 'e2e'];
 
 interface Counts {
   passed: number;
@@ -21,10 +22,9 @@ interface Counts {
  * random tests take their full number of cases.
  */
 export async function test(only: string | undefined, all: boolean): Promise<number> {
-  const known = [...FAST, BROWSER];
-  if (only !== undefined && !known.includes(only))
-    throw new BadInput(`--only ${only}: one of ${known.join(', ')}`);
-  const wanted = only ? [only] : known;
+  if (only !== undefined && !PROJECTS.includes(only))
+    throw new BadInput(`--only ${only}: one of ${PROJECTS.join(', ')}`);
+  const wanted = only ? [only] : PROJECTS;
   await needDebian([
     'postgresql',
     'ngspice',
@@ -33,18 +33,8 @@ export async function test(only: string | undefined, all: boolean): Promise<numb
     'poppler-utils',
     'tesseract-ocr',
   ]);
-  const total: Counts = { passed: 0, failed: 0 };
-  const add = async (projects: string[]): Promise<void> => {
-    const counts = await jest(projects, all);
-    total.passed += counts.passed;
-    total.failed += counts.failed;
-  };
-  const fast = wanted.filter((each) => each !== BROWSER);
-  if (fast.length) await add(fast);
-  if (wanted.includes(BROWSER)) {
-    await buildWeb();
-    await add([BROWSER]);
-  }
+  if (wanted.some((each) => AFTER_BUILD.includes(each))) await buildWeb();
+  const total = await jest(wanted, all);
   out(`${total.passed} passed, ${total.failed} failed`);
   return total.failed || !total.passed ? 1 : 0;
 }

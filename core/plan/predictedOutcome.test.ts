@@ -26,6 +26,8 @@ describe.each(ids)('what is promised of a test: %s', (id) => {
   it('is kept: what looks another thing than a good unit speaks against it', () => {
     const ohms = unitTests(diagram).flatMap((test) => (test.kind === 'ohm' ? [test] : []));
     let promises = 0;
+    // Told at the end: thousands are asked.
+    const broken: object[] = [];
     for (const test of ohms.filter((each) => !each.wiggle)) {
       const kinds = predictedOutcome(predictor, test);
       const good = kinds[HEALTHY] ?? -1;
@@ -47,13 +49,11 @@ describe.each(ids)('what is promised of a test: %s', (id) => {
           wiggle: false,
         };
         const weights = entryLikelihood(predictor, reading);
-        expect({
-          test,
-          causes: hypothesis.causes,
-          fits: (weights[i] ?? 0) > (weights[HEALTHY] ?? 1),
-        }).toEqual({ test, causes: hypothesis.causes, fits: true });
+        const fits = (weights[i] ?? 0) > (weights[HEALTHY] ?? 1);
+        if (!fits) broken.push({ test, causes: hypothesis.causes });
       });
     }
+    expect(broken).toEqual([]);
     expect(promises).toBeGreaterThan(200);
   });
 

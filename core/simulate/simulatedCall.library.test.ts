@@ -28,7 +28,8 @@ describe('a simulated technician who follows the advice', () => {
         const complaint = complaintOf(predictor, i);
         if (truth.suspect === undefined || !complaint) return;
         // Some faults of each unit; all of them in the full run and in the bench.
-        const every = predictor.hypotheses.length < SMALL ? 3 : 16;
+        const { length } = predictor.hypotheses;
+        const every = length < SMALL ? 3 : Math.max(16, Math.ceil(length / 12));
         if (!ALL && i % every !== SEED % every) return;
         const chance = chanceFrom(SEED + i);
         const { verdict } = workCall(diagnosis, truth, complaint, { chance });
