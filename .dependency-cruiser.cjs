@@ -96,7 +96,8 @@ module.exports = {
       'features/photos',
     ]),
     only('demo', ['core', 'contract', 'library', 'server']),
-    only('e2e', ['core', 'library', 'contract']),
+    // What is expected of a unit is prepared as the application has it.
+    only('e2e', ['core', 'library', 'contract', 'tools/preparations']),
     {
       name: 'core-has-no-packages',
       severity: 'error',

@@ -1,24 +1,16 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import {
-  cpSync,
-  existsSync,
-  mkdirSync,
-  mkdtempSync,
-  renameSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs';
-import { tmpdir } from 'node:os';
+import { cpSync, existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import type { CallPage } from '../contract/call';
 import { intoDemo } from './signIn';
+import { dataFolder } from './yarrix';
 import { LIBRARY } from '../library/library';
 import { runProgram } from '../tools/runProgram';
 
 jest.setTimeout(240_000);
 
 const PROGRAM = resolve(__dirname, '../yarrix');
-const folder = mkdtempSync(join(tmpdir(), 'yarrix-start-'));
+const folder = dataFolder('yarrix-start-');
 const started: ChildProcess[] = [];
 afterAll(async () => {
   for (const child of started) await ended(child);

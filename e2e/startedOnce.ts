@@ -1,13 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { Yarrix } from './yarrix';
+import { rmSync } from 'node:fs';
+import { dataFolder, Yarrix } from './yarrix';
 
 const kept = globalThis as typeof globalThis & { yarrixStartedOnce?: string };
 
 /** Jest's global set-up of the browser's tests: the data of a first start, made once, of which each test takes a copy. */
 export default async function startOnce(): Promise<void> {
-  const folder = mkdtempSync(join(tmpdir(), 'yarrix-once-'));
+  const folder = dataFolder('yarrix-once-');
   const yarrix = await Yarrix.over(folder);
   await yarrix.stop();
   kept.yarrixStartedOnce = process.env.YARRIX_STARTED_ONCE = folder;

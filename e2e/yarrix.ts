@@ -1,10 +1,9 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { intoDemo, type SignedIn } from './signIn';
-import { runProgram } from '../tools/runProgram';
 import { Browser, type PHONE } from './browser';
 
 /** The real `./yarrix start`, with data of its own, that a test can stop and start again. */
@@ -27,10 +26,10 @@ export class Yarrix {
    * @param options of the start, beside its port
    */
   static async fresh(...options: string[]): Promise<Yarrix> {
-    const data = mkdtempSync(join(tmpdir(), 'yarrix-e2e-'));
+    const data = dataFolder('yarrix-e2e-');
     const first = process.env.YARRIX_STARTED_ONCE;
     // As it is, the database's owner too.
-    if (first !== undefined) await runProgram('cp', ['-a', `${first}/.`, data]);
+    if (first !== undefined) execFileSync('cp', ['-a', `${first}/.`, data]);
     return Yarrix.over(data, ...options);
   }
 
@@ -138,6 +137,13 @@ export class Yarrix {
     });
     if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`);
   }
+}
+
+/** A new folder for data, which the database's own user can enter. */
+export function dataFolder(name: string): string {
+  const folder = mkdtempSync(join(tmpdir(), name));
+  chmodSync(folder, 0o755);
+  return folder;
 }
 
 function freePort(): Promise<number> {

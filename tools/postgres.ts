@@ -3,11 +3,13 @@ import {
   chmodSync,
   existsSync,
   mkdirSync,
+  mkdtempSync,
   readdirSync,
   readFileSync,
   realpathSync,
   renameSync,
   rmSync,
+  statSync,
   statfsSync,
   writeFileSync,
 } from 'node:fs';
@@ -212,20 +214,42 @@ export async function reachable(folder: string): Promise<string> {
   if (!AS_ROOT) return folder;
   // Once elsewhere it stays there, wherever this folder is moved to.
   const pointer = join(folder, 'elsewhere');
-  const [elsewhere] = readLines(pointer);
-  if (elsewhere) return elsewhere;
-  await runProgram('chown', ['postgres:', folder]);
-  const test = await runProgram(
-    'runuser',
-    ['-u', 'postgres', '--', 'test', '-w', folder, '-a', '-x', folder],
-    { cwd: '/' },
-  );
-  if (test.code === 0) return folder;
-  const other = join('/var/lib/yarrix', folder.replace(/[^A-Za-z0-9]+/g, '-'));
-  mkdirSync(other, { recursive: true });
+  const [elsewhere, owner] = readLines(pointer);
+  if (elsewhere && (!owner || owner === identityOf(folder))) return elsewhere;
+  if (!elsewhere) {
+    await runProgram('chown', ['postgres:', folder]);
+    const test = await runProgram(
+      'runuser',
+      ['-u', 'postgres', '--', 'test', '-w', folder, '-a', '-x', folder],
+      { cwd: '/' },
+    );
+    if (test.code === 0) return folder;
+  }
+  mkdirSync(ELSEWHERE, { recursive: true });
+  const other = mkdtempSync(join(ELSEWHERE, `${folder.replace(/[^A-Za-z0-9]+/g, '-')}-`));
   await runProgram('chown', ['postgres:', other]);
-  writeFileSync(pointer, other);
+  if (elsewhere) await copyCluster(elsewhere, other);
+  writeFileSync(pointer, `${other}\n${identityOf(folder)}\n`);
   return other;
+}
+
+const ELSEWHERE = '/var/lib/yarrix';
+
+/** The same wherever a folder is moved to on its disk, and another one for a copy of it. */
+function identityOf(folder: string): string {
+  const { dev, ino } = statSync(folder);
+  return `${dev}:${ino}`;
+}
+
+/** A copied folder gets a database of its own: two on one would each take it for theirs. */
+async function copyCluster(from: string, to: string): Promise<void> {
+  if (postmasterOf(join(from, 'data')))
+    throw new EnvironmentError(
+      `this folder is a copy of one that is in use, with its database in ${from}: stop that one, then start this one`,
+    );
+  const copied = await runProgram('cp', ['-a', `${from}/.`, to]);
+  if (copied.code !== 0)
+    throw new EnvironmentError(`the database in ${from} cannot be copied: ${copied.output.trim()}`);
 }
 
 /** The password that goes with the data. */

@@ -1,6 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { chanceFrom } from '../../core/chance';
@@ -13,6 +12,7 @@ import { ROOT } from '../folders';
 import { freePort, reachable } from '../postgres';
 import { runProgram } from '../runProgram';
 import { Phone } from './phone';
+import { dataFolder } from '../../e2e/yarrix';
 
 const PHONES = 20;
 /** Shops that they work in. */
@@ -105,7 +105,7 @@ class Troubled {
   ) {}
 
   static async start(): Promise<Troubled> {
-    const folder = mkdtempSync(join(tmpdir(), 'yarrix-cluster-'));
+    const folder = dataFolder('yarrix-cluster-');
     const port = await freePort(0);
     const child = spawn(join(ROOT, 'yarrix'), ['cluster', 'start', '--port', String(port)], {
       env: { ...process.env, YARRIX_DATA: folder },

@@ -1,6 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { chanceFrom } from '../../core/chance';
@@ -15,6 +14,7 @@ import { clusterSoak } from './clusterSoak';
 import { fuzzRequests } from './fuzz';
 import { Phone } from './phone';
 import { upgradeSoak } from './upgradeSoak';
+import { dataFolder } from '../../e2e/yarrix';
 
 /** What is done to a running Yarrix while phones work with it. */
 const TROUBLES = [
@@ -166,7 +166,7 @@ class Troubled {
   ) {}
 
   static async begin(): Promise<Troubled> {
-    const folder = mkdtempSync(join(tmpdir(), 'yarrix-soak-'));
+    const folder = dataFolder('yarrix-soak-');
     const options = ['-t', 'tmpfs', '-o', `size=${DISK_MB}m,mode=755`, 'tmpfs', folder];
     const mounted = await runProgram('mount', options).catch(() => ({ code: 1 }));
     const port = await freePort(0);

@@ -1,5 +1,4 @@
-import { mkdtempSync, rmSync, symlinkSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync, symlinkSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { chanceFrom } from '../../core/chance';
@@ -14,6 +13,7 @@ import { ROOT } from '../folders';
 import { startCluster } from '../postgres';
 import { runProgram } from '../runProgram';
 import { Phone } from './phone';
+import { dataFolder } from '../../e2e/yarrix';
 
 const PHONES = 20;
 /** Between two servers that are replaced, as an operator looks whether the first is well. */
@@ -25,7 +25,7 @@ const LOOKS_MS = 3000;
  */
 export async function upgradeSoak(revision: string, seed: number): Promise<number> {
   await needDebian(['postgresql', 'haproxy']);
-  const folder = mkdtempSync(join(tmpdir(), 'yarrix-upgrade-'));
+  const folder = dataFolder('yarrix-upgrade-');
   const older = join(folder, 'older');
   const tree = await runProgram(
     'git',
