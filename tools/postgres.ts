@@ -9,7 +9,6 @@ import {
   realpathSync,
   renameSync,
   rmSync,
-  statSync,
   statfsSync,
   writeFileSync,
 } from 'node:fs';
@@ -17,7 +16,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { Client } from 'pg';
-import { EnvironmentError } from './folders';
+import { EnvironmentError, identityOf } from './folders';
 import { runProgram, type Ran } from './runProgram';
 
 const AS_ROOT = process.getuid?.() === 0;
@@ -234,12 +233,6 @@ export async function reachable(folder: string): Promise<string> {
 }
 
 const ELSEWHERE = '/var/lib/yarrix';
-
-/** The same wherever a folder is moved to on its disk, and another one for a copy of it. */
-function identityOf(folder: string): string {
-  const { dev, ino } = statSync(folder);
-  return `${dev}:${ino}`;
-}
 
 /** A copied folder gets a database of its own: two on one would each take it for theirs. */
 async function copyCluster(from: string, to: string): Promise<void> {

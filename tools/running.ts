@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { DATA } from './folders';
+import { DATA, identityOf } from './folders';
 
 /** What a running `./yarrix start` says of itself. */
 export interface Running {
@@ -9,6 +9,9 @@ export interface Running {
   began: string;
   port: number;
 }
+
+/** As it is noted: a copy of the folder has the note too, and nobody runs there. */
+type Noted = Running & { folder: string };
 
 const FILE = join(DATA, 'running.json');
 
@@ -22,8 +25,9 @@ export function whoRuns(): Running | undefined {
 
 function read(): Running | undefined {
   try {
-    const said = JSON.parse(readFileSync(FILE, 'utf8')) as Partial<Running>;
-    const { pid, began, port } = said;
+    const said = JSON.parse(readFileSync(FILE, 'utf8')) as Partial<Noted>;
+    const { pid, began, port, folder } = said;
+    if (folder !== identityOf(DATA)) return undefined;
     return typeof pid === 'number' && typeof began === 'string' && typeof port === 'number'
       ? { pid, began, port }
       : undefined;
@@ -57,7 +61,8 @@ export function processBegan(pid: number): string | undefined {
 
 export function sayRunning(running: Running): void {
   mkdirSync(DATA, { recursive: true });
-  writeFileSync(FILE, JSON.stringify(running));
+  const noted: Noted = { ...running, folder: identityOf(DATA) };
+  writeFileSync(FILE, JSON.stringify(noted));
 }
 
 export const sayStopped = (): void => rmSync(FILE, { force: true });

@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -12,6 +12,8 @@ jest.setTimeout(60_000);
 
 const YARRIX = resolve(__dirname, '../../yarrix');
 const folder = mkdtempSync(join(tmpdir(), 'yarrix-doors-'));
+// So that the database's own user can enter it.
+chmodSync(folder, 0o755);
 afterAll(() => rmSync(folder, { recursive: true }));
 
 interface Ran {
