@@ -29,7 +29,7 @@ const FLAGS = [
 ];
 /** What a page reports while its server is away. */
 export const SERVER_AWAY = /\/api\/|ERR_CONNECTION_REFUSED|sw\.js/;
-const PATIENCE_MS = 15_000;
+const PATIENCE_MS = 30_000;
 /** Between two looks whether something is there; the driver's own 200 ms are most of a test's time. */
 const LOOK_MS = 30;
 
