@@ -29,7 +29,11 @@ export class Yarrix {
     const data = dataFolder('yarrix-e2e-');
     const first = process.env.YARRIX_STARTED_ONCE;
     // As it is, the database's owner too.
-    if (first !== undefined) execFileSync('cp', ['-a', `${first}/.`, data]);
+    if (first !== undefined) {
+      execFileSync('cp', ['-a', `${first}/.`, data]);
+      // Two copies that start at once would both try the port of last time.
+      rmSync(join(data, 'postgres', 'port'), { force: true });
+    }
     return Yarrix.over(data, ...options);
   }
 

@@ -1,6 +1,9 @@
 import { build } from 'esbuild';
 import { ROOT } from '../folders';
-import { ENGINE_SOURCES } from './engine';
+import { preparationName } from '../../app/workers/preparationName';
+import { LIBRARY } from '../../library/library';
+import { engine, ENGINE_SOURCES } from './engine';
+import { nameOf } from './kept';
 
 it('knows the engine by every file that preparing a unit imports', async () => {
   const { metafile } = await build({
@@ -18,4 +21,9 @@ it('knows the engine by every file that preparing a unit imports', async () => {
   const isKnown = (path: string): boolean =>
     ENGINE_SOURCES.some((each) => path === each || path.startsWith(`${each}/`));
   expect(imported.filter((path) => !isKnown(path))).toEqual([]);
+});
+
+it('calls what is prepared as the app calls it', async () => {
+  for (const diagram of LIBRARY.slice(0, 3))
+    expect(nameOf(diagram)).toBe(await preparationName(engine(), diagram));
 });
