@@ -30,7 +30,7 @@ const FLAGS = [
 /** What a page reports while its server is away. */
 export const SERVER_AWAY = /\/api\/|ERR_CONNECTION_REFUSED|sw\.js/;
 const PATIENCE_MS = 30_000;
-/** Between two looks whether something is there; the driver's own 200 ms are most of a test's time. */
+/** Between two looks whether something is there; the driver's own are 200 ms. */
 const LOOK_MS = 30;
 
 /** Debian's Chromium as a person uses it: by what is on the screen. */
@@ -42,7 +42,7 @@ export class Browser {
     private readonly profile: string,
   ) {}
 
-  /** @param sharp with a phone's density, for pictures; else each dot is one, which is a quarter of the work */
+  /** @param sharp with a phone's density, for pictures; else each dot is one, which is less to draw */
   static async open(
     size: typeof PHONE,
     theme: 'light' | 'dark' = 'light',

@@ -224,6 +224,10 @@ export async function reachable(folder: string): Promise<string> {
     );
     if (test.code === 0) return folder;
   }
+  if (elsewhere && postmasterOf(join(elsewhere, 'data')))
+    throw new EnvironmentError(
+      `${folder} is a copy of one that is in use, with its database in ${elsewhere}: stop that one, then start this one`,
+    );
   mkdirSync(ELSEWHERE, { recursive: true });
   const other = mkdtempSync(join(ELSEWHERE, `${folder.replace(/[^A-Za-z0-9]+/g, '-')}-`));
   await runProgram('chown', ['postgres:', other]);
@@ -236,10 +240,6 @@ const ELSEWHERE = '/var/lib/yarrix';
 
 /** A copied folder gets a database of its own: two on one would each take it for theirs. */
 async function copyCluster(from: string, to: string): Promise<void> {
-  if (postmasterOf(join(from, 'data')))
-    throw new EnvironmentError(
-      `this folder is a copy of one that is in use, with its database in ${from}: stop that one, then start this one`,
-    );
   const copied = await runProgram('cp', ['-a', `${from}/.`, to]);
   if (copied.code !== 0)
     throw new EnvironmentError(`the database in ${from} cannot be copied: ${copied.output.trim()}`);

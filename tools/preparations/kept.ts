@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PREPARATION_LETTERS, preparationText } from '../../app/workers/preparationName';
 import type { Diagram } from '../../core/diagram/diagram';
@@ -6,7 +7,7 @@ import { ROOT } from '../folders';
 import { engine } from './engine';
 
 /** Kept between builds and runs: a unit is prepared anew when its diagram or the engine has changed. */
-export const KEPT = join(ROOT, 'node_modules', '.cache', 'yarrix-prepared');
+const KEPT = join(ROOT, 'node_modules', '.cache', 'yarrix-prepared');
 
 /** What a preparation is called, as the app's `preparationName` calls it. */
 export const nameOf = (diagram: Diagram): string =>
@@ -16,3 +17,11 @@ export const nameOf = (diagram: Diagram): string =>
     .slice(0, PREPARATION_LETTERS);
 
 export const keptFile = (name: string): string => join(KEPT, `${name}.json`);
+
+/** Puts a file in its place whole: another may read it at once. */
+export function keep(name: string, text: string): void {
+  mkdirSync(KEPT, { recursive: true });
+  const written = `${keptFile(name)}.${process.pid}`;
+  writeFileSync(written, text);
+  renameSync(written, keptFile(name));
+}

@@ -1,9 +1,9 @@
-import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { Piscina } from 'piscina';
 import { LIBRARY } from '../../library/library';
-import { KEPT, keptFile, nameOf } from './kept';
+import { keep, keptFile, nameOf } from './kept';
 import type prepare from './library.worker';
 
 /**
@@ -11,7 +11,6 @@ import type prepare from './library.worker';
  * @returns the files of each preparation, by its name
  */
 export async function prepareLibrary(): Promise<Map<string, readonly string[]>> {
-  mkdirSync(KEPT, { recursive: true });
   const pool = new Piscina<string, ReturnType<typeof prepare>>({
     filename: join(__dirname, 'library.worker.ts'),
     execArgv: ['--import', pathToFileURL(require.resolve('tsx')).href],
@@ -25,8 +24,8 @@ export async function prepareLibrary(): Promise<Map<string, readonly string[]>> 
         const files = [keptFile(name), keptFile(`${name}.first`)] as const;
         if (!files.every((file) => existsSync(file))) {
           const made = await pool.run(diagram.id);
-          writeFileSync(files[0], made.prepared);
-          writeFileSync(files[1], made.first);
+          keep(name, made.prepared);
+          keep(`${name}.first`, made.first);
         }
         return [name, files];
       }),

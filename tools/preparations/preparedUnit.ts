@@ -1,10 +1,10 @@
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { UseRuns } from '../../core/behaviour/useRuns';
 import type { Diagram } from '../../core/diagram/diagram';
 import { ORDINARY_METER } from '../../core/meter/meter';
 import { UnitDiagnosis, type Prepared } from '../../core/plan/unitDiagnosis';
 import { LIBRARY } from '../../library/library';
-import { KEPT, keptFile, nameOf } from './kept';
+import { keep, keptFile, nameOf } from './kept';
 
 /**
  * The diagnosis of a unit. A built-in one is prepared once in its life, which takes seconds, and kept; what changes under
@@ -13,17 +13,14 @@ import { KEPT, keptFile, nameOf } from './kept';
 export function preparedUnit(diagram: Diagram): UnitDiagnosis {
   if (!LIBRARY.includes(diagram) || process.env.YARRIX_MUTATE !== undefined)
     return new UnitDiagnosis(diagram, ORDINARY_METER);
-  const file = keptFile(nameOf(diagram));
+  const name = nameOf(diagram);
+  const file = keptFile(name);
   if (existsSync(file)) {
     const { runs, candidates } = JSON.parse(readFileSync(file, 'utf8')) as Prepared;
     const known = { runs: new UseRuns(diagram, runs), candidates };
     return new UnitDiagnosis(diagram, ORDINARY_METER, undefined, known);
   }
   const made = new UnitDiagnosis(diagram, ORDINARY_METER);
-  mkdirSync(KEPT, { recursive: true });
-  // Put in its place whole: another may read it at once.
-  const written = `${file}.${process.pid}`;
-  writeFileSync(written, JSON.stringify(made.prepared()));
-  renameSync(written, file);
+  keep(name, JSON.stringify(made.prepared()));
   return made;
 }
