@@ -2,7 +2,7 @@
  * What Stryker runs for each change (`./yarrix mutate`): the quick tests of the folder that was
  * changed, and of the next one up where it is the one that tells. A mutant has to be noticed near by.
  */
-const { projects } = require('./jest.config.js');
+const { projects, testTimeout } = require('./jest.config.js');
 
 const TESTS = {
   'core/circuit': ['core/circuit/**/*.test.ts', 'core/behaviour/**/*.test.ts'],
@@ -21,6 +21,7 @@ const core = projects.find((each) => each.displayName === 'core');
 module.exports = {
   ...core,
   displayName: undefined,
+  testTimeout,
   testMatch: (TESTS[process.env.YARRIX_MUTATE] ?? []).map((each) => `<rootDir>/${each}`),
   testPathIgnorePatterns: SLOW,
 };

@@ -121,3 +121,18 @@ it.each([
     read.ok ? '' : read.error.map((each) => `${each.line}: ${each.message}`).join('\n'),
   ).toMatch(message);
 });
+
+it('says what is said of a wire of the one that a line has', () => {
+  const text = 'unit a\nL1 > fan motor [40 ohm] 1-2 > N\n';
+  const bare = readDiagramFile(text, makePlace);
+  const [first, second] = bare.ok ? bare.value.diagram.wires : [];
+  const read = readDiagramFile(`${text}wire ${second?.id}\n  colour: BK\n`, makePlace);
+  expect(read.ok ? read.value.diagram.wires : read.error).toMatchObject([
+    first,
+    { ...second, colour: 'BK' },
+  ]);
+  expect(readDiagramFile(`${text}wire ${second?.id}\n\nwire w9\n`, makePlace)).toMatchObject({
+    ok: false,
+    error: [{ path: '/wires', line: 5, column: 1, message: 'no line has a wire "w9"' }],
+  });
+});

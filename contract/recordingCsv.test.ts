@@ -33,6 +33,8 @@ describe('a recording as CSV', () => {
   it.each([
     ['', 1, 1],
     ['seconds,A\n0,1\n1,1\n2,1', 1, 1],
+    [`seconds,${'ABCDEFGHIJK'.split('').join()}\n0,1\n1,1\n2,1`, 1, 1],
+    ['seconds,A,"B\n0,1,1\n1,1,1\n2,1,1', 1, 1],
     ['seconds,A,A\n0,1,1\n1,1,1\n2,1,1', 1, 2],
     ['seconds,A,B\n0,1,1', 2, 1],
     ['seconds,A,B\n0,1,1\n0,1,1\n2,1,1', 3, 1],

@@ -4,8 +4,9 @@ import type { Diagram } from '../diagram/diagram';
 import { drawnSetup } from '../diagram/setup';
 import { LID_READING } from '../simulate/lidReading';
 import { findingsInEntry } from './entryFindings';
-import { causesAsked, protectorsTouched } from './causesAsked';
+import { causesAsked, causesSaid, protectorsTouched } from './causesAsked';
 import { ledgerOf, openLines, wireMapOf } from './ledger';
+import { lineNamed } from './ledgerLine';
 import { powerAndIsolation } from './power';
 import type { LogEntry, Records } from './record';
 import { mapOnSheet, sharedColours } from './wireMap';
@@ -71,6 +72,16 @@ describe('what has to be put right before a call is finished', () => {
     expect(ledgerOf(washer, left)).toMatchObject([
       { closed: { how: 'left', words: 'new one ordered' } },
     ]);
+    // Nor does anything else than a tick, whatever it is called.
+    expect(open(washer, log(tube, ['look', { look: 'click', found: true }]))).toHaveLength(1);
+    // A key names a thing and what was done to it: not one of them, nor another word.
+    expect(['tube air tube', 'tube ', 'tube', 'hose air tube', ''].map(lineNamed)).toEqual([
+      { what: 'tube', of: 'air tube' },
+      undefined,
+      undefined,
+      undefined,
+      undefined,
+    ]);
     // A tick that was taken back closes nothing.
     expect(
       open(washer, [
@@ -89,6 +100,18 @@ describe('what has to be put right before a call is finished', () => {
     expect(open(washer, log(safe))).toHaveLength(washer.supplies.length);
     expect(open(washer, log(safe, seen))).toEqual([]);
     expect(open(washer, log(safe, seen, safe))).toHaveLength(washer.supplies.length);
+    // Ohms feed nothing, nor do volts on a twin of it; volts on this one do.
+    const read = (more: Partial<Records['reading']>): Line => [
+      'reading',
+      { ...LID_READING, setup: drawnSetup(washer), ...more },
+    ];
+    const volts = { function: 'volt', said: '119 V', steps: 'timer=wash' } as const;
+    const supply = (...after: Line[]): number =>
+      openLines(washer, log(safe, ...after)).filter(({ what }) => what === 'supply').length;
+    expect(supply(read({}))).toBe(1);
+    expect(supply(read({ ...volts, of: 'twin' }))).toBe(1);
+    expect(supply(read(volts))).toBe(0);
+    expect(supply(['doubt', { names: 'nothing', reason: 'volt' }])).toBe(1);
   });
 
   it('tells power and isolation what a tick means: live again, and a way round the switch again', () => {
@@ -142,6 +165,27 @@ describe('the cause of a blown or tripped protector', () => {
     expect(found?.message).toMatch(/entry of kind "cause"/);
     const tube = { line: 'tube air tube', how: 'back' } as const;
     expect(findingsInEntry(heater, { kind: 'closed', body: tube })).toEqual([]);
+  });
+
+  it('is of the part that it was said of, and goes when it is taken back', () => {
+    const done: Line = ['act', { part: manual, act: 'reset' }];
+    const said: Line = ['cause', { part: manual, cause: 'scale on the element', outcome: 'found' }];
+    const other: Line = ['cause', { part: 'upper', cause: 'scale', outcome: 'found' }];
+    expect(open(heater, log(done, other))).toHaveLength(1);
+    expect(causesAsked(heater, log(done, other))[0]?.causes).not.toContainEqual(
+      expect.objectContaining({ cause: 'scale' }),
+    );
+    const back = log(['doubt', { names: 'e1', reason: 'wrong' }]).map((each) => ({
+      ...each,
+      id: 'x',
+    }));
+    expect(open(heater, log(done, said))).toEqual([]);
+    expect(open(heater, [...log(done, said), ...back])).toHaveLength(1);
+    // What was spoken of is told, asked for or not; what was taken back is not.
+    const told = (entries: LogEntry[]) => causesSaid(heater, entries).map(({ part }) => part);
+    expect(told(log(other))).toEqual(['upper']);
+    expect(told([...log(done, other), ...back])).toEqual([manual]);
+    expect(told(log(['act', { part: 'upper', act: 'clean' }]))).toEqual([]);
   });
 
   it('is an alarm where a second protector went in the same unit', () => {

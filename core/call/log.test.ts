@@ -1,9 +1,9 @@
 import { builtIn } from '../../library/library';
 import { sayEvidence } from '../describe/unit';
 import { drawnSetup } from '../diagram/setup';
-import { evidenceKey, placeKey, type ReadingEvidence } from './evidence';
+import { evidenceKey, placeKey, type Evidence, type ReadingEvidence } from './evidence';
 import { evidenceOf, readingsOf, refusalsOf } from './log';
-import { takenBack } from './takenBack';
+import { lastOf, takenBack } from './takenBack';
 import { shownIn, type LogEntry, type ReadingRecord } from './record';
 
 const washer = builtIn('top-load-washer');
@@ -184,6 +184,54 @@ describe('what counts in the log of a call', () => {
   });
 });
 
+describe('what is read of one switch', () => {
+  const act = (
+    id: string,
+    part: string,
+    done: Extract<LogEntry, { kind: 'act' }>['body']['act'],
+  ): LogEntry => ({ id, kind: 'act', phoneAt: at(1), body: { part, act: done } });
+  const ids = (...log: LogEntry[]): string[] =>
+    readingsOf(washer, log, 'lid-switch').map((each) => each.id);
+
+  it('counts from its last repair, not from one of another part, nor from one that was taken back', () => {
+    const before = reading('before', 'OL');
+    const after = reading('after', '0.3');
+    const fitted = act('fitted', 'lid-switch', 'replace');
+    expect(ids(before, fitted, after)).toEqual(['after']);
+    expect(ids(before, act('other', 'timer', 'replace'), after)).toEqual(['before', 'after']);
+    // Tapping it mends nothing.
+    expect(ids(before, act('tap', 'lid-switch', 'tap'), after)).toEqual(['before', 'after']);
+    expect(ids(before, fitted, after, retraction('no', 'fitted'))).toEqual(['before', 'after']);
+    // A look at it that names it as a repair would is none.
+    const burnt = { id: 's', kind: 'sight', phoneAt: at(1) } as const;
+    expect(
+      ids(before, { ...burnt, body: { part: 'lid-switch', sight: 'burnt' } }, after),
+    ).toHaveLength(2);
+  });
+
+  it('is on the bench another part, which says nothing of the unit', () => {
+    const bench = reading('bench', 'OL', { of: 'bench' });
+    expect(ids(reading('here', '0.3'), bench)).toEqual(['here']);
+    expect(
+      readingsOf(washer, [reading('here', '0.3'), bench], 'lid-switch', 'bench').map((r) => r.id),
+    ).toEqual(['bench']);
+    expect(evidenceOf(washer, [bench])).toEqual({ evidence: [], setAside: [] });
+  });
+
+  it('is the last of its kind that was not taken back', () => {
+    const log = [statement('one', 'told'), reading('r', 'OL'), statement('two', 'seen')];
+    expect(lastOf(log, 'statement')?.id).toBe('two');
+    expect(lastOf(log, 'reading')?.id).toBe('r');
+    expect(lastOf([...log, retraction('no', 'two')], 'statement')?.id).toBe('one');
+    expect(lastOf(log, 'act')).toBeUndefined();
+  });
+
+  it('is not touched by what was written of a thing that has the name of an entry', () => {
+    const named = { id: 'x', kind: 'act', phoneAt: at(3), body: { part: 'timer', act: 'tap' } };
+    expect(takenBack([reading('timer', '0.3'), named as LogEntry]).size).toBe(0);
+  });
+});
+
 describe('the same said twice', () => {
   const evidence = (entry: LogEntry): ReadingEvidence => {
     const [one] = evidenceOf(washer, [entry]).evidence;
@@ -230,6 +278,16 @@ describe('the same said twice', () => {
       evidenceKey({ kind: 'act', id: '', part: 'timer', act }),
     );
     expect(acts[0]).not.toBe(acts[1]);
+    const measured = { kind: 'measurement', id: '', actuator: 'box', value: 70, how: 'measured' };
+    const measurements = [
+      measured,
+      { ...measured, value: 71 },
+      { ...measured, actuator: 'tub' },
+      { ...measured, how: 'felt', felt: 'hot' },
+      { ...measured, steps: 'timer=wash' },
+    ].map((each) => evidenceKey(each as Evidence));
+    expect(new Set(measurements).size).toBe(measurements.length);
+    expect(measurements[0]).toMatch(/^measurement/);
     // Entries of two kinds are never the same, whatever their words are.
     const words = [
       evidenceKey({ kind: 'look', id: '', look: 'tap', found: true }),

@@ -75,6 +75,11 @@ describe('power and isolation', () => {
     expect(powerAndIsolation([safe, look], { looks }).safe).toBe(true);
     const powered = looks.map((each) => ({ ...each, powered: true as const }));
     expect(powerAndIsolation([safe, look], { looks: powered }).safe).toBe(false);
+    // Another look, without power, beside one that takes it.
+    const other = { ...look, body: { look: 'smell', found: true } } as LogEntry;
+    expect(powerAndIsolation([safe, other], { looks: powered }).safe).toBe(true);
+    // A statement that is told of a look's moment is no look.
+    expect(powerAndIsolation([safe, statement('told')], { looks: powered }).safe).toBe(true);
     const then = Date.parse('2026-11-26T08:00:00Z');
     const at = (minutes: number): LogEntry => ({
       ...safe,
@@ -98,6 +103,13 @@ describe('power and isolation', () => {
     });
     expect(powerAndIsolation([proved], {}, { now: then + 7 * 3_600_000 }).leadOhms).toBe(0.4);
     expect(powerAndIsolation([proved], {}, { now: then + 9 * 3_600_000 }).leadOhms).toBeUndefined();
+    // What goes on within a visit leaves the leads as they were noted.
+    const later = (hours: number): LogEntry => ({
+      ...statement('told'),
+      phoneAt: new Date(then + hours * 3_600_000).toISOString(),
+    });
+    expect(powerAndIsolation([proved, later(1), later(7)]).leadOhms).toBe(0.4);
+    expect(powerAndIsolation([proved, later(9)]).leadOhms).toBeUndefined();
   });
 
   it('knows a jumper that is on, and that it has had its try; wires are back on once the unit was used', () => {
