@@ -1,7 +1,9 @@
 import { builtIn, LIBRARY } from '../../library/library';
 import { drawnSetup, poweredSetup } from '../diagram/setup';
 import { everySetup } from './short';
-import { currents } from './currents';
+import { ampsOf, currents } from './currents';
+import { buildNetwork } from './network';
+import { NodalAnalysis } from './nodalAnalysis';
 
 describe('currents', () => {
   it('gives a heater its plate: 5400 W at 240 V draw 22.5 A, through every contact on the way', () => {
@@ -24,6 +26,30 @@ describe('currents', () => {
       ['centrifugal', '1-2'],
     ] as const)
       expect(at(part, contact)?.amps).toBeCloseTo(element?.amps ?? 0, 6);
+  });
+
+  it('of a part are those of its winding, element or contact that carries most', () => {
+    const washer = builtIn('top-load-washer');
+    if (!washer) throw new Error('no washer');
+    const at = (timer: string) => {
+      const setup = poweredSetup(drawnSetup(washer));
+      const put = { ...setup, actuators: { ...setup.actuators, lid: 'closed', timer } };
+      const network = buildNetwork(washer, put, [], { warm: true });
+      const solved = new NodalAnalysis(network, (edge) => edge.nominal);
+      const flows = currents(washer, put);
+      return (owner: string) => {
+        const own = flows.filter((each) => each.owner === owner).map(({ amps }) => amps);
+        return { amps: ampsOf(network, solved, owner), most: Math.max(0, ...own) };
+      };
+    };
+    const spins = at('spin');
+    // 120 V over 16 ohm at work, less what is lost on the way.
+    expect(spins('drive').amps / 7.5).toBeGreaterThan(0.9);
+    expect(spins('drive').amps / 7.5).toBeLessThan(1);
+    for (const owner of ['drive', 'timer', 'lid-switch', 'timer-motor'])
+      expect(spins(owner).amps).toBeCloseTo(spins(owner).most, 9);
+    expect(at('off')('drive').amps).toBe(0);
+    expect(spins('nothing').amps).toBe(0);
   });
 
   // Tellegen's theorem: what the supplies give is what everything else takes.

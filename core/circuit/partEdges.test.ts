@@ -1,6 +1,7 @@
 import { builtIn, LIBRARY } from '../../library/library';
-import type { Diagram, Supply } from '../diagram/diagram';
+import type { ConnectionPart, Diagram, Supply } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
+import type { Fault } from '../fault/fault';
 import { parseFault } from '../fault/parseFault';
 import { lintWhole } from './lintCircuit';
 import { buildNetwork } from './network';
@@ -126,6 +127,33 @@ describe('the ways inside what protects and switches', () => {
     expect(edgesOf(dryer, fuse.id, [`${fuse.id}:blown`])).toEqual([]);
   });
 
+  it('a connection is metal way by way: what parts in it parts one way', () => {
+    const part = {
+      id: 'plug',
+      name: 'Plug',
+      role: 'joins',
+      kind: 'connection',
+      terminals: ['a', 'b', 'c'].map((id) => ({ id })),
+      joins: [
+        ['a', 'b'],
+        ['a', 'c'],
+        ['b', 'c'],
+      ],
+    } as const satisfies ConnectionPart;
+    const keys = (...broken: [string, string][]) =>
+      partEdges(
+        dryer,
+        { ...part, terminals: [...part.terminals] },
+        drawnSetup(dryer),
+        broken.map((between): Fault => ({ part: part.id, mode: 'parted', between })),
+        { warm: false },
+      ).map(({ key }) => key);
+    expect(keys()).toEqual(['a-b', 'a-c', 'b-c']);
+    expect(keys(['a', 'c'])).toEqual(['a-b', 'b-c']);
+    expect(keys(['a', 'b'], ['b', 'c'])).toEqual(['a-c']);
+    expect(keys(['c', 'a'])).toEqual(['a-b', 'a-c', 'b-c']);
+  });
+
   it('a switch stands where a finger, a fault or its actuator puts it, in this order', () => {
     const lid = partOf(washer, 'lid-switch');
     if (lid.kind !== 'switch') throw new Error('no switch');
@@ -199,6 +227,13 @@ describe('the legs of a supply', () => {
     const [usual, weak] = [legs(feed, live)[0], legs(feed, live, `${feed.id}:weak`)[0]];
     expect(Number(weak?.[2])).toBeCloseTo(0.7 * Number(usual?.[2]), 9);
     expect(Number(weak?.[4])).toBeCloseTo(3 * Number(usual?.[4]), 9);
+  });
+
+  it('are as far off as their sheet says, and by ten in a hundred where it says nothing (common practice)', () => {
+    const spreads = (supply: Supply) =>
+      supplyEdges(supply, live, []).map(({ source }) => source?.spread);
+    expect(spreads({ ...feed, tolerancePercent: 4 })).toEqual([0.04, 0.04]);
+    expect(spreads({ ...feed, tolerancePercent: undefined })).toEqual([0.1, 0.1]);
   });
 
   it('without a neutral are one from hot to hot, which dies with either', () => {

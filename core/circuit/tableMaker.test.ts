@@ -81,3 +81,40 @@ it('reads a contact that closes between two islands end to end, in the place of 
     12.5, 16.5, 0.5, 18, 5,
   ]);
 });
+
+it('keeps its digits when a contact opens beside megohms and more changes with it', () => {
+  // A contact of 10 milliohm beside 30 megohm; a heater of 20 ohm after it, and a way back.
+  const resistors: Resistor[] = [
+    { a: 0, b: 1, ohms: 0.01 },
+    { a: 0, b: 1, ohms: 30e6 },
+    { a: 1, b: 2, ohms: 20 },
+    { a: 2, b: 3, ohms: 5 },
+    { a: 3, b: 1, ohms: 7 },
+  ];
+  const maker = new TableMaker(4, resistors);
+  const row = new Float64Array(maker.pairs);
+  const [contact, , heater, back] = resistors.map((each, at) => ({ ...each, at }));
+  if (!contact || !heater || !back) throw new Error('no resistors');
+  const opens = { ...contact, to: Infinity };
+  const bridge: Change = { a: 0, b: 3, at: -1, ohms: Infinity, to: 40e6 };
+  for (const changes of [
+    [opens, { ...heater, to: 3 }],
+    [opens, { ...heater, to: Infinity }],
+    [{ ...back, to: Infinity }, opens, { ...heater, to: 11 }],
+    [bridge, opens],
+    [opens, bridge, { ...back, to: 0.5 }],
+  ]) {
+    maker.write(changes, row, 0);
+    const after = resistors.map((each, at) => ({
+      ...each,
+      ohms: changes.find((one) => 'at' in one && one.at === at)?.to ?? each.ohms,
+    }));
+    if (changes.includes(bridge)) after.push({ a: 0, b: 3, ohms: bridge.to });
+    const there = after.filter((each) => each.ohms !== Infinity);
+    for (let a = 1; a < 4; a++)
+      for (let b = 0; b < a; b++) {
+        const wanted = effectiveResistance(there, a, b);
+        expect((row[maker.pair(a, b)] ?? NaN) / wanted).toBeCloseTo(1, 9);
+      }
+  }
+});
