@@ -1,6 +1,5 @@
 import { switches } from '../core/diagram/terminal';
 import type { Diagram } from '../core/diagram/diagram';
-import { builtIn } from '../library/library';
 import { makePlace } from '../library/shelf/makePlace';
 import { readDiagramFile } from './notationFile';
 import { pasteRows, pasteTable } from './pasteTable';

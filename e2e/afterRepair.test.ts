@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { By, until } from 'selenium-webdriver';
 import { isJpeg, saysWhereTaken, type PhotoSummary } from '../contract/photo';
 import { type Browser, PHONE, SERVER_AWAY } from './browser';
+import { inTurn } from '../tools/inTurn';
 import { callWith, reportText } from './workedCall';
 import { Yarrix } from './yarrix';
 
@@ -22,7 +23,7 @@ afterAll(async () => {
 });
 
 describe('after the repair', () => {
-  it('sees the order of the interlocks, right and the wrong way round', async () => {
+  inTurn(2)('sees the order of the interlocks, right and the wrong way round', async () => {
     const call = await callWith(yarrix, 'over-range-oven', 'Fuse blows when the door is opened', [
       ['act', { part: 'monitor', act: 'replace' }],
     ]);
@@ -109,73 +110,76 @@ describe('after the repair', () => {
     expect(text).toMatch(/Not done: [^]*Whole run/);
   });
 
-  it('keeps a photo through a lost server and a restart, scaled and without where it was taken', async () => {
-    const call = await callWith(yarrix, 'coil-burner', 'Burner stays cold', []);
-    await page.driver.get(`${yarrix.address}/call/${call}`);
-    await page.press('photo-of-1');
-    // A picture larger than is kept, as a camera would give it.
-    const folder = mkdtempSync(join(tmpdir(), 'yarrix-photo-'));
-    const file = join(folder, 'big.png');
-    writeFileSync(
-      file,
-      Buffer.from(await page.driver.executeScript<string>(BIG_PICTURE), 'base64'),
-    );
-    await yarrix.stop();
-    await (await page.find('photo-file')).sendKeys(file);
-    await page.says('photos', /Wires, before they came off, waits on this device/);
-    await page.says('waiting', /kept on this device/);
-    await yarrix.start();
-    await page.gone('waiting');
-    await page.says('photos', /Wires, before they came off(?!, waits)/);
-    const [photo] = await yarrix.get<PhotoSummary[]>(`/calls/${call}/photos`);
-    expect(photo?.shows).toBe('Wires, before they came off');
-    const jpeg = new Uint8Array(await (await yarrix.ask(`/photos/${photo?.id}`)).arrayBuffer());
-    expect([isJpeg(jpeg), saysWhereTaken(jpeg), jpeg.length < 400_000]).toEqual([
-      true,
-      false,
-      true,
-    ]);
-    // Seen again after a restart, and after a reload.
-    await yarrix.stop();
-    await yarrix.start();
-    await page.driver.navigate().refresh();
-    const width = await page.driver.wait(
-      () =>
-        page.driver.executeScript<number>(
-          `return document.querySelector('[data-testid="photo-${photo?.id}"] img')?.naturalWidth ?? 0`,
-        ),
-      15_000,
-    );
-    expect(width).toBe(1280);
-    // An arrow and a word are put on it: a photo of its own, in its place.
-    await page.press(`photo-${photo?.id}`);
-    await page.press('draw');
-    const canvas = await page.driver.wait(
-      until.elementLocated(By.css('[data-testid="draw-ground"] canvas')),
-      15_000,
-    );
-    const move = (x: number, y: number) => ({ origin: canvas, x, y, duration: 100 });
-    const finger = page.driver.actions();
-    await finger.move(move(-80, -30)).press().move(move(60, 20)).release().perform();
-    await page.press('draw-word');
-    await page.fill('draw-words', 'burnt');
-    await page.driver.actions().move(move(-60, 50)).press().release().perform();
-    await page.press('draw-undo');
-    await page.driver.actions().move(move(-20, 60)).press().release().perform();
-    await page.press('draw-keep');
-    await page.says('photo-page', /Drawn on; the photo as it was taken is kept/);
-    await page.gone('waiting');
-    const both = await yarrix.get<PhotoSummary[]>(`/calls/${call}/photos`);
-    expect(both.map(({ drawnFrom }) => drawnFrom)).toEqual([null, photo?.id]);
-    expect(await redIn(page, both[1]?.id ?? '')).toBeGreaterThan(300);
-    await page.press('back');
-    await page.find(`photo-${both[1]?.id}`);
-    expect(await page.has(`photo-${photo?.id}`)).toBe(false);
-    writeFileSync(file, 'no picture');
-    await (await page.find('photo-file')).sendKeys(file);
-    await page.says('photo-failed', /no picture/);
-    rmSync(folder, { recursive: true });
-  });
+  inTurn(2)(
+    'keeps a photo through a lost server and a restart, scaled and without where it was taken',
+    async () => {
+      const call = await callWith(yarrix, 'coil-burner', 'Burner stays cold', []);
+      await page.driver.get(`${yarrix.address}/call/${call}`);
+      await page.press('photo-of-1');
+      // A picture larger than is kept, as a camera would give it.
+      const folder = mkdtempSync(join(tmpdir(), 'yarrix-photo-'));
+      const file = join(folder, 'big.png');
+      writeFileSync(
+        file,
+        Buffer.from(await page.driver.executeScript<string>(BIG_PICTURE), 'base64'),
+      );
+      await yarrix.stop();
+      await (await page.find('photo-file')).sendKeys(file);
+      await page.says('photos', /Wires, before they came off, waits on this device/);
+      await page.says('waiting', /kept on this device/);
+      await yarrix.start();
+      await page.gone('waiting');
+      await page.says('photos', /Wires, before they came off(?!, waits)/);
+      const [photo] = await yarrix.get<PhotoSummary[]>(`/calls/${call}/photos`);
+      expect(photo?.shows).toBe('Wires, before they came off');
+      const jpeg = new Uint8Array(await (await yarrix.ask(`/photos/${photo?.id}`)).arrayBuffer());
+      expect([isJpeg(jpeg), saysWhereTaken(jpeg), jpeg.length < 400_000]).toEqual([
+        true,
+        false,
+        true,
+      ]);
+      // Seen again after a restart, and after a reload.
+      await yarrix.stop();
+      await yarrix.start();
+      await page.driver.navigate().refresh();
+      const width = await page.driver.wait(
+        () =>
+          page.driver.executeScript<number>(
+            `return document.querySelector('[data-testid="photo-${photo?.id}"] img')?.naturalWidth ?? 0`,
+          ),
+        15_000,
+      );
+      expect(width).toBe(1280);
+      // An arrow and a word are put on it: a photo of its own, in its place.
+      await page.press(`photo-${photo?.id}`);
+      await page.press('draw');
+      const canvas = await page.driver.wait(
+        until.elementLocated(By.css('[data-testid="draw-ground"] canvas')),
+        15_000,
+      );
+      const move = (x: number, y: number) => ({ origin: canvas, x, y, duration: 100 });
+      const finger = page.driver.actions();
+      await finger.move(move(-80, -30)).press().move(move(60, 20)).release().perform();
+      await page.press('draw-word');
+      await page.fill('draw-words', 'burnt');
+      await page.driver.actions().move(move(-60, 50)).press().release().perform();
+      await page.press('draw-undo');
+      await page.driver.actions().move(move(-20, 60)).press().release().perform();
+      await page.press('draw-keep');
+      await page.says('photo-page', /Drawn on; the photo as it was taken is kept/);
+      await page.gone('waiting');
+      const both = await yarrix.get<PhotoSummary[]>(`/calls/${call}/photos`);
+      expect(both.map(({ drawnFrom }) => drawnFrom)).toEqual([null, photo?.id]);
+      expect(await redIn(page, both[1]?.id ?? '')).toBeGreaterThan(300);
+      await page.press('back');
+      await page.find(`photo-${both[1]?.id}`);
+      expect(await page.has(`photo-${photo?.id}`)).toBe(false);
+      writeFileSync(file, 'no picture');
+      await (await page.find('photo-file')).sendKeys(file);
+      await page.says('photo-failed', /no picture/);
+      rmSync(folder, { recursive: true });
+    },
+  );
 });
 
 /** A PNG of 2000 by 1000, with something on it, in base64. */

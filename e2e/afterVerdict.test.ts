@@ -5,6 +5,7 @@ import { LID_READING } from '../core/simulate/lidReading';
 import { builtIn } from '../library/library';
 import { type Browser, PHONE, SERVER_AWAY } from './browser';
 import { FaultyUnit, thumb, WATCH_STALLS } from './faultyUnit';
+import { inTurn } from '../tools/inTurn';
 import { callWith, reportText, type Line } from './workedCall';
 import { Yarrix } from './yarrix';
 import { preparedUnit } from '../tools/preparations/preparedUnit';
@@ -109,40 +110,43 @@ describe('after the verdict', () => {
     await page.says(`call-${call}`, /Lid switch: stuck open/);
   });
 
-  it('does not let a manual reset pass without its cause, and alarms at a second protector', async () => {
-    const heater = builtIn('electric-water-heater');
-    const reset = heater?.parts.find((each) => each.kind === 'switch' && each.reset === 'manual');
-    if (!reset) throw new Error('no manual reset');
-    const call = await callWith(yarrix, 'electric-water-heater', 'No hot water', [
-      ['act', { part: reset.id, act: 'reset' }],
-    ]);
-    await page.driver.get(`${yarrix.address}/call/${call}`);
-    await page.press('finish');
-    await page.says('not-finished', /What made it fail/);
-    await page.press('to-ledger');
-    await page.press('cause-refused-0');
-    await page.press('refuse-cause-cancel');
-    await page.press('cause-found-0');
-    await page.says(`cause-${reset.id}`, /settled/);
-    await page.press('back');
-    await page.press('finish');
-    await page.says('stage', /Done/);
-    await page.gone('waiting');
+  inTurn(3)(
+    'does not let a manual reset pass without its cause, and alarms at a second protector',
+    async () => {
+      const heater = builtIn('electric-water-heater');
+      const reset = heater?.parts.find((each) => each.kind === 'switch' && each.reset === 'manual');
+      if (!reset) throw new Error('no manual reset');
+      const call = await callWith(yarrix, 'electric-water-heater', 'No hot water', [
+        ['act', { part: reset.id, act: 'reset' }],
+      ]);
+      await page.driver.get(`${yarrix.address}/call/${call}`);
+      await page.press('finish');
+      await page.says('not-finished', /What made it fail/);
+      await page.press('to-ledger');
+      await page.press('cause-refused-0');
+      await page.press('refuse-cause-cancel');
+      await page.press('cause-found-0');
+      await page.says(`cause-${reset.id}`, /settled/);
+      await page.press('back');
+      await page.press('finish');
+      await page.says('stage', /Done/);
+      await page.gone('waiting');
 
-    const protectors = (builtIn('electric-dryer')?.parts ?? []).filter(
-      ({ kind }) => kind === 'protector',
-    );
-    const twice = await callWith(
-      yarrix,
-      'electric-dryer',
-      'Stays cold',
-      protectors.slice(0, 2).map(({ id }): Line => ['act', { part: id, act: 'replace' }]),
-    );
-    await page.driver.get(`${yarrix.address}/call/${twice}/ledger`);
-    await page.says('second-protector', /A second protector/);
-  });
+      const protectors = (builtIn('electric-dryer')?.parts ?? []).filter(
+        ({ kind }) => kind === 'protector',
+      );
+      const twice = await callWith(
+        yarrix,
+        'electric-dryer',
+        'Stays cold',
+        protectors.slice(0, 2).map(({ id }): Line => ['act', { part: id, act: 'replace' }]),
+      );
+      await page.driver.get(`${yarrix.address}/call/${twice}/ledger`);
+      await page.says('second-protector', /A second protector/);
+    },
+  );
 
-  it('does not let a used part in that reads bad on the bench', async () => {
+  inTurn(3)('does not let a used part in that reads bad on the bench', async () => {
     const call = await callWith(yarrix, 'coil-burner', 'Burner stays cold', [
       [
         'found',
@@ -174,7 +178,7 @@ describe('after the verdict', () => {
     await page.says('step-closed', /Nothing is left open/);
   });
 
-  it('leads on to the second fault when a repair did not help', async () => {
+  inTurn(3)('leads on to the second fault when a repair did not help', async () => {
     const burner = builtIn('coil-burner');
     if (!burner) throw new Error('no burner');
     const off = { steps: 'knob=high,wait=60', subject: 'coil', outcome: 'off' } as const;
@@ -223,30 +227,33 @@ describe('after the verdict', () => {
     await page.says('state-proved', /look elsewhere/);
   });
 
-  it('asks what it was in the end, and counts that for the next call on such a unit', async () => {
-    const first = await callWith(yarrix, 'dehumidifier', 'Does not start', [
-      ['found', { part: 'float-switch', says: 'stuck open', chance: 0.9, by: 'unit' }],
-    ]);
-    await page.driver.get(`${yarrix.address}/call/${first}`);
-    await page.press('finish');
-    await page.says('put-right', /Was it that\?/);
-    await page.press('put-right-found');
-    await page.says('put-right', /it was what was found/);
-    await page.says('stage', /Done/);
-    await page.gone('waiting');
-    const next = await callWith(yarrix, 'dehumidifier', 'Stays off', []);
-    await page.driver.get(`${yarrix.address}/call/${next}`);
-    await page.says('share-float-switch', /diagram \d+ in 100[^]*with yours \d+ in 100 \(1\)/);
-    await page.driver.get(`${yarrix.address}/call/${next}/work?pane=suspects`);
-    await page.says('counts-found', /in 1 finished call/);
-    await page.driver.get(`${yarrix.address}/call/${next}`);
-    await page.press('shop-priors');
-    await page.driver.get(`${yarrix.address}/call/${next}/work?pane=suspects`);
-    await page.find('suspects');
-    expect(await page.has('counts-found')).toBe(false);
-  });
+  inTurn(3)(
+    'asks what it was in the end, and counts that for the next call on such a unit',
+    async () => {
+      const first = await callWith(yarrix, 'dehumidifier', 'Does not start', [
+        ['found', { part: 'float-switch', says: 'stuck open', chance: 0.9, by: 'unit' }],
+      ]);
+      await page.driver.get(`${yarrix.address}/call/${first}`);
+      await page.press('finish');
+      await page.says('put-right', /Was it that\?/);
+      await page.press('put-right-found');
+      await page.says('put-right', /it was what was found/);
+      await page.says('stage', /Done/);
+      await page.gone('waiting');
+      const next = await callWith(yarrix, 'dehumidifier', 'Stays off', []);
+      await page.driver.get(`${yarrix.address}/call/${next}`);
+      await page.says('share-float-switch', /diagram \d+ in 100[^]*with yours \d+ in 100 \(1\)/);
+      await page.driver.get(`${yarrix.address}/call/${next}/work?pane=suspects`);
+      await page.says('counts-found', /in 1 finished call/);
+      await page.driver.get(`${yarrix.address}/call/${next}`);
+      await page.press('shop-priors');
+      await page.driver.get(`${yarrix.address}/call/${next}/work?pane=suspects`);
+      await page.find('suspects');
+      expect(await page.has('counts-found')).toBe(false);
+    },
+  );
 
-  it('reckons with the numbers of the call', async () => {
+  inTurn(3)('reckons with the numbers of the call', async () => {
     const call = await callWith(yarrix, 'coil-burner', 'Burner is slow', []);
     await page.driver.get(`${yarrix.address}/call/${call}`);
     await page.press('figures-coil-element');

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import sharp from 'sharp';
 import type { CallDetail } from '../contract/call';
 import { PHONE, SERVER_AWAY, type Browser } from './browser';
+import { inTurn } from '../tools/inTurn';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
@@ -52,39 +53,42 @@ async function picture(): Promise<string> {
   return (await noise.jpeg({ quality: 60 }).toBuffer()).toString('base64');
 }
 
-it('sends what a day without a signal has brought, and loses nothing when it is killed in the middle', async () => {
-  const page = await yarrix.browser(PHONE);
-  const waiting = (): Promise<number> => page.driver.executeAsyncScript<number>(WAITING);
-  const jpeg = await picture();
-  await page.driver.get(`${yarrix.address}/call/${CALL}`);
-  await page.find('stage');
-  const { entries: before } = await yarrix.get<CallDetail>(`/calls/${CALL}`);
-  // The application is on the device before the server goes.
-  await page.driver.executeAsyncScript(
-    'const [done] = arguments; navigator.serviceWorker.ready.then(() => done());',
-  );
-  for (const [day, killed] of [false, true].entries()) {
-    await yarrix.stop();
-    await page.driver.executeAsyncScript(WORKED, CALL, ENTRIES, PHOTOS, jpeg);
-    await page.driver.navigate().refresh();
-    await page.says('waiting', /kept on this device/);
-    expect(await waiting()).toBe(ENTRIES + PHOTOS);
-    await yarrix.start();
-    const began = performance.now();
-    await page.driver.executeScript("window.dispatchEvent(new Event('online'))");
-    if (killed) await killInTheMiddle(page, waiting);
-    await page.driver.wait(async () => (await waiting()) === 0, 60_000, 'something still waits');
-    if (!killed)
-      process.stdout.write(
-        `${ENTRIES} entries and ${PHOTOS} photos of ${Math.round((jpeg.length * 3) / 4096)} KB sent in ${((performance.now() - began) / 1000).toFixed(1)} s\n`,
-      );
-    const { entries } = await yarrix.get<CallDetail>(`/calls/${CALL}`);
-    expect(entries.length - before.length).toBe(ENTRIES * (day + 1));
-    const photos = await yarrix.get<unknown[]>(`/calls/${CALL}/photos`);
-    expect(photos).toHaveLength(PHOTOS * (day + 1));
-  }
-  expect(await page.close(SERVER_AWAY)).toEqual([]);
-});
+inTurn(3)(
+  'sends what a day without a signal has brought, and loses nothing when it is killed in the middle',
+  async () => {
+    const page = await yarrix.browser(PHONE);
+    const waiting = (): Promise<number> => page.driver.executeAsyncScript<number>(WAITING);
+    const jpeg = await picture();
+    await page.driver.get(`${yarrix.address}/call/${CALL}`);
+    await page.find('stage');
+    const { entries: before } = await yarrix.get<CallDetail>(`/calls/${CALL}`);
+    // The application is on the device before the server goes.
+    await page.driver.executeAsyncScript(
+      'const [done] = arguments; navigator.serviceWorker.ready.then(() => done());',
+    );
+    for (const [day, killed] of [false, true].entries()) {
+      await yarrix.stop();
+      await page.driver.executeAsyncScript(WORKED, CALL, ENTRIES, PHOTOS, jpeg);
+      await page.driver.navigate().refresh();
+      await page.says('waiting', /kept on this device/);
+      expect(await waiting()).toBe(ENTRIES + PHOTOS);
+      await yarrix.start();
+      const began = performance.now();
+      await page.driver.executeScript("window.dispatchEvent(new Event('online'))");
+      if (killed) await killInTheMiddle(page, waiting);
+      await page.driver.wait(async () => (await waiting()) === 0, 60_000, 'something still waits');
+      if (!killed)
+        process.stdout.write(
+          `${ENTRIES} entries and ${PHOTOS} photos of ${Math.round((jpeg.length * 3) / 4096)} KB sent in ${((performance.now() - began) / 1000).toFixed(1)} s\n`,
+        );
+      const { entries } = await yarrix.get<CallDetail>(`/calls/${CALL}`);
+      expect(entries.length - before.length).toBe(ENTRIES * (day + 1));
+      const photos = await yarrix.get<unknown[]>(`/calls/${CALL}/photos`);
+      expect(photos).toHaveLength(PHOTOS * (day + 1));
+    }
+    expect(await page.close(SERVER_AWAY)).toEqual([]);
+  },
+);
 
 /** The page goes when some has been sent and some has not, and is opened again. */
 async function killInTheMiddle(page: Browser, waiting: () => Promise<number>): Promise<void> {

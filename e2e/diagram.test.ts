@@ -1,5 +1,6 @@
 import { PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, thumb } from './faultyUnit';
+import { inTurn } from '../tools/inTurn';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
@@ -75,84 +76,98 @@ it('asks the server few things at start, however many diagrams there are, and no
   }
 });
 
-it('says so when the script of a screen does not come, and goes on when it does', async () => {
-  const page = await yarrix.browser(PHONE);
-  await page.cutOff(['*/web/screens-*']);
-  await page.driver.get(yarrix.address);
-  await page.find('new-call');
-  await page.press('diagrams-link');
-  await page.says('screen-failed', /could not be shown/);
-  await page.cutOff([]);
-  await page.press('screen-again');
-  await page.find('show-favourites');
-  expect(await yarrix.giveBack(page, /web\/screens-|ERR_BLOCKED/)).toEqual([]);
-});
+inTurn(3)(
+  'says so when the script of a screen does not come, and goes on when it does',
+  async () => {
+    const page = await yarrix.browser(PHONE);
+    await page.cutOff(['*/web/screens-*']);
+    await page.driver.get(yarrix.address);
+    await page.find('new-call');
+    await page.press('diagrams-link');
+    await page.says('screen-failed', /could not be shown/);
+    await page.cutOff([]);
+    await page.press('screen-again');
+    await page.find('show-favourites');
+    expect(await yarrix.giveBack(page, /web\/screens-|ERR_BLOCKED/)).toEqual([]);
+  },
+);
 
-it('is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part', async () => {
-  const page = await yarrix.browser(PHONE);
-  await page.driver.get(yarrix.address);
-  await page.press('diagrams-link');
-  await page.fill('search', 'submarine periscope');
-  await page.find('none-match');
-  await page.fill('search', 'drum lamp start button');
-  await page.press('diagram-electric-dryer');
-  await page.press('point-door-switch.COM');
-  await page.press('point-door-switch.NO');
-  await page.says('between-good', /shows 0\.\d/);
-  await page.press('move-door-open');
-  await page.says('between-good', /OL|kΩ|\d\d Ω/);
-  await page.press('move-door-closed');
-  await page.fill('fault-search', 'door switch stuck open');
-  await page.press('fault-0');
-  await page.says('between-fault', /Door switch.*(OL|kΩ|\d\d Ω)/);
-  await page.says('between-good', /shows 0\.\d/);
-  // Plugged in and started, it does not run with the fault, and does without.
-  await page.press('bench-power');
-  await page.press('move-timer-heat');
-  await page.press('move-start-pressed');
-  expect(await page.text('running')).not.toMatch(/Drive motor/);
-  await page.press('fault-out');
-  await page.says('running', /Drive motor/);
-  await page.press('move-start-released');
-  await page.says('running', /Drive motor.*round and round/);
+inTurn(3)(
+  'is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part',
+  async () => {
+    const page = await yarrix.browser(PHONE);
+    await page.driver.get(yarrix.address);
+    await page.press('diagrams-link');
+    await page.fill('search', 'submarine periscope');
+    await page.find('none-match');
+    await page.fill('search', 'drum lamp start button');
+    await page.press('diagram-electric-dryer');
+    await page.press('point-door-switch.COM');
+    await page.press('point-door-switch.NO');
+    await page.says('between-good', /shows 0\.\d/);
+    await page.press('move-door-open');
+    await page.says('between-good', /OL|kΩ|\d\d Ω/);
+    await page.press('move-door-closed');
+    await page.fill('fault-search', 'door switch stuck open');
+    await page.press('fault-0');
+    await page.says('between-fault', /Door switch.*(OL|kΩ|\d\d Ω)/);
+    await page.says('between-good', /shows 0\.\d/);
+    // Plugged in and started, it does not run with the fault, and does without.
+    await page.press('bench-power');
+    await page.press('move-timer-heat');
+    await page.press('move-start-pressed');
+    expect(await page.text('running')).not.toMatch(/Drive motor/);
+    await page.press('fault-out');
+    await page.says('running', /Drive motor/);
+    await page.press('move-start-released');
+    await page.says('running', /Drive motor.*round and round/);
 
-  const times: number[] = [];
-  for (const id of ['move-door-open', 'move-door-closed', 'move-start-pressed', 'move-timer-cool'])
-    times.push(await page.driver.executeAsyncScript<number>(REDRAWN, id));
-  const frames = await page.driver.executeAsyncScript<number>(PANNED);
-  const said = times.map((each) => each.toFixed(0)).join(', ');
-  process.stdout.write(
-    `redrawn after ${said} ms, panned at ${frames.toFixed(0)} frames a second\n`,
-  );
+    const times: number[] = [];
+    for (const id of [
+      'move-door-open',
+      'move-door-closed',
+      'move-start-pressed',
+      'move-timer-cool',
+    ])
+      times.push(await page.driver.executeAsyncScript<number>(REDRAWN, id));
+    const frames = await page.driver.executeAsyncScript<number>(PANNED);
+    const said = times.map((each) => each.toFixed(0)).join(', ');
+    process.stdout.write(
+      `redrawn after ${said} ms, panned at ${frames.toFixed(0)} frames a second\n`,
+    );
 
-  await page.press('start-call');
-  const hands = thumb(page);
-  const unit = faultyUnit('electric-dryer', 'door-switch.NO:stuck-open');
-  await unit.fillIn(page, hands, 'Test laundry');
-  await unit.work(page, hands);
-  await page.press('pane-diagram');
-  await page.find('line');
-  await page.press('show-drawing');
-  await page.find('ladder');
-  expect(await yarrix.giveBack(page)).toEqual([]);
-});
+    await page.press('start-call');
+    const hands = thumb(page);
+    const unit = faultyUnit('electric-dryer', 'door-switch.NO:stuck-open');
+    await unit.fillIn(page, hands, 'Test laundry');
+    await unit.work(page, hands);
+    await page.press('pane-diagram');
+    await page.find('line');
+    await page.press('show-drawing');
+    await page.find('ladder');
+    expect(await yarrix.giveBack(page)).toEqual([]);
+  },
+);
 
-it('has tables, parts, what its faults do, and what nobody notices; a favourite stays one', async () => {
-  const page = await yarrix.browser(WIDE_WINDOW, 'dark');
-  await page.driver.get(`${yarrix.address}/diagrams`);
-  await page.press('star-millivolt-fireplace');
-  await page.driver.navigate().refresh();
-  await page.press('show-favourites');
-  await page.press('diagram-millivolt-fireplace');
-  await page.find('ladder');
-  await page.press('pane-tables');
-  await page.says('table-wall-switch', /wall switch on/);
-  await page.press('pane-complaints');
-  await page.says('complaint-table', /Gas valve/);
-  await page.find('hidden-faults');
-  await page.press('pane-cautions');
-  await page.says('cautions', /Gas smell/);
-  await page.driver.get(`${yarrix.address}/diagram/none-such`);
-  await page.says('failed', /No such diagram/);
-  expect(await yarrix.giveBack(page)).toEqual([]);
-});
+inTurn(3)(
+  'has tables, parts, what its faults do, and what nobody notices; a favourite stays one',
+  async () => {
+    const page = await yarrix.browser(WIDE_WINDOW, 'dark');
+    await page.driver.get(`${yarrix.address}/diagrams`);
+    await page.press('star-millivolt-fireplace');
+    await page.driver.navigate().refresh();
+    await page.press('show-favourites');
+    await page.press('diagram-millivolt-fireplace');
+    await page.find('ladder');
+    await page.press('pane-tables');
+    await page.says('table-wall-switch', /wall switch on/);
+    await page.press('pane-complaints');
+    await page.says('complaint-table', /Gas valve/);
+    await page.find('hidden-faults');
+    await page.press('pane-cautions');
+    await page.says('cautions', /Gas smell/);
+    await page.driver.get(`${yarrix.address}/diagram/none-such`);
+    await page.says('failed', /No such diagram/);
+    expect(await yarrix.giveBack(page)).toEqual([]);
+  },
+);

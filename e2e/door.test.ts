@@ -1,5 +1,6 @@
 import type { CallPage } from '../contract/call';
 import { Browser, PHONE, SERVER_AWAY } from './browser';
+import { inTurn } from '../tools/inTurn';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
@@ -162,7 +163,7 @@ it('founds a shop, lets people in by links, works a day without the server, and 
   await shared.find('signed-out');
 });
 
-it('gives a customer a link to the report, which ends when it is withdrawn', async () => {
+inTurn(2)('gives a customer a link to the report, which ends when it is withdrawn', async () => {
   const page = await yarrix.browser(PHONE);
   pages.push(page);
   await page.driver.get(`${yarrix.address}/call/00000000-0000-4000-8000-000200000000/report`);
@@ -185,27 +186,33 @@ it('gives a customer a link to the report, which ends when it is withdrawn', asy
   expect(await theirs.driver.getTitle()).toBe('This link has ended');
 });
 
-it('shows what a colleague enters on the same call by itself, and what both entered', async () => {
-  const two = [await yarrix.browser(PHONE), await yarrix.browser(PHONE)] as const;
-  pages.push(...two);
-  const [one, other] = two;
-  // Nothing was opened on it: it can be finished and opened again by a tap.
-  for (const page of two) {
-    await page.driver.get(`${yarrix.address}/call/00000000-0000-4000-8000-000200000000`);
-    await page.says('stage', /Open/);
-    // It listens once all else has come.
-    await page.driver.sleep(3000);
-  }
-  await one.press('finish');
-  await one.says('stage', /Done/);
-  await other.says('stage', /Done/);
-  await other.press('reopen');
-  await other.says('stage', /Open/);
-  await one.says('stage', /Open/);
-  // Both lists show the same, without being asked.
-  const log = async (page: Browser): Promise<string[]> =>
-    (
-      await ask<{ entries: { id: string }[] }>(page, '/calls/00000000-0000-4000-8000-000200000000')
-    ).entries.map(({ id }) => id);
-  expect(await log(one)).toEqual(await log(other));
-});
+inTurn(2)(
+  'shows what a colleague enters on the same call by itself, and what both entered',
+  async () => {
+    const two = [await yarrix.browser(PHONE), await yarrix.browser(PHONE)] as const;
+    pages.push(...two);
+    const [one, other] = two;
+    // Nothing was opened on it: it can be finished and opened again by a tap.
+    for (const page of two) {
+      await page.driver.get(`${yarrix.address}/call/00000000-0000-4000-8000-000200000000`);
+      await page.says('stage', /Open/);
+      // It listens once all else has come.
+      await page.driver.sleep(3000);
+    }
+    await one.press('finish');
+    await one.says('stage', /Done/);
+    await other.says('stage', /Done/);
+    await other.press('reopen');
+    await other.says('stage', /Open/);
+    await one.says('stage', /Open/);
+    // Both lists show the same, without being asked.
+    const log = async (page: Browser): Promise<string[]> =>
+      (
+        await ask<{ entries: { id: string }[] }>(
+          page,
+          '/calls/00000000-0000-4000-8000-000200000000',
+        )
+      ).entries.map(({ id }) => id);
+    expect(await log(one)).toEqual(await log(other));
+  },
+);

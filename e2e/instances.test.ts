@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { chanceFrom } from '../core/chance';
 import { Phone } from '../tools/soak/phone';
+import { inTurn } from '../tools/inTurn';
 import { foundShop } from './signIn';
 import { Yarrix } from './yarrix';
 
@@ -33,36 +34,39 @@ async function answers(url: string, withinMs = 60_000): Promise<boolean> {
   return false;
 }
 
-it('two servers behind a proxy lose nothing when one is killed, and it comes back', async () => {
-  const yarrix = await Yarrix.fresh('--instances', '2');
-  try {
-    const shop = await foundShop(yarrix.address, 'Two servers');
-    const phones = Array.from(
-      { length: PHONES },
-      (_, i) => new Phone(yarrix.address, shop, chanceFrom(i + 1)),
-    );
-    const work = phones.map((phone) => phone.work());
-    for (const [name, other] of [
-      ['s1', 's2'],
-      ['s2', 's1'],
-    ] as const) {
-      await sleep(NOTICED_MS);
-      const before = servers(yarrix);
-      const { pid, port } = before[name] ?? { pid: 0, port: 0 };
-      expect([pid, before[other]?.pid].every(Boolean)).toBe(true);
-      process.kill(pid, 'SIGKILL');
-      // The other one is there for all meanwhile.
-      expect(await answers(`${yarrix.address}/api/ready`, 10_000)).toBe(true);
-      expect(await answers(`http://127.0.0.1:${port}/api/ready`)).toBe(true);
-      expect(servers(yarrix)[name]?.pid).not.toBe(pid);
-      expect(servers(yarrix)[other]).toEqual(before[other]);
+inTurn(3)(
+  'two servers behind a proxy lose nothing when one is killed, and it comes back',
+  async () => {
+    const yarrix = await Yarrix.fresh('--instances', '2');
+    try {
+      const shop = await foundShop(yarrix.address, 'Two servers');
+      const phones = Array.from(
+        { length: PHONES },
+        (_, i) => new Phone(yarrix.address, shop, chanceFrom(i + 1)),
+      );
+      const work = phones.map((phone) => phone.work());
+      for (const [name, other] of [
+        ['s1', 's2'],
+        ['s2', 's1'],
+      ] as const) {
+        await sleep(NOTICED_MS);
+        const before = servers(yarrix);
+        const { pid, port } = before[name] ?? { pid: 0, port: 0 };
+        expect([pid, before[other]?.pid].every(Boolean)).toBe(true);
+        process.kill(pid, 'SIGKILL');
+        // The other one is there for all meanwhile.
+        expect(await answers(`${yarrix.address}/api/ready`, 10_000)).toBe(true);
+        expect(await answers(`http://127.0.0.1:${port}/api/ready`)).toBe(true);
+        expect(servers(yarrix)[name]?.pid).not.toBe(pid);
+        expect(servers(yarrix)[other]).toEqual(before[other]);
+      }
+      for (const phone of phones) phone.end();
+      await Promise.all(work);
+      const faults = await Promise.all(phones.map((phone) => phone.faults()));
+      expect(faults.flat()).toEqual([]);
+      expect(phones.every(({ confirmed }) => confirmed.size > 20)).toBe(true);
+    } finally {
+      await yarrix.end();
     }
-    for (const phone of phones) phone.end();
-    await Promise.all(work);
-    const faults = await Promise.all(phones.map((phone) => phone.faults()));
-    expect(faults.flat()).toEqual([]);
-    expect(phones.every(({ confirmed }) => confirmed.size > 20)).toBe(true);
-  } finally {
-    await yarrix.end();
-  }
-});
+  },
+);

@@ -7,6 +7,7 @@ import type { OhmTest } from '../core/plan/unitTests';
 import { USUAL_WAY } from '../core/plan/wayOfWorking';
 import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { escaped, faultyUnit, keyboard, thumb, type FaultyUnit, type Hands } from './faultyUnit';
+import { ALL, TURN } from '../tools/inTurn';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
@@ -206,17 +207,8 @@ const MANNERS: readonly Manner[] = [
   },
 ];
 
-/** Those that use what no other browser test does; with `--all` everybody comes. */
-const FEW = [
-  'own readings only',
-  'closes the browser',
-  'has two tabs',
-  'switches panes in mid-number',
-];
-const COMING =
-  process.env['YARRIX_ALL'] === undefined
-    ? MANNERS.filter(({ manner }) => FEW.includes(manner))
-    : MANNERS;
+/** Two have their turn; with `--all` everybody comes. */
+const COMING = MANNERS.filter((_, i) => ALL || i % 5 === TURN % 5);
 
 it.each(COMING.map((each): [string, Manner] => [each.manner, each]))(
   'a newcomer who %s comes to the right part',

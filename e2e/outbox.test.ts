@@ -1,6 +1,7 @@
 import type { Driver } from 'selenium-webdriver/chrome';
 import type { CallDetail } from '../contract/call';
 import { type Browser, PHONE, SERVER_AWAY } from './browser';
+import { inTurn } from '../tools/inTurn';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
@@ -78,26 +79,29 @@ it('keeps what is entered when the page goes at the same moment, and sends from 
   await page.driver.switchTo().window(first);
 });
 
-it('takes a hotel’s page for no server, and goes on when the server itself answers', async () => {
-  const before = await stored();
-  await openCall();
-  await run(`
+inTurn(3)(
+  'takes a hotel’s page for no server, and goes on when the server itself answers',
+  async () => {
+    const before = await stored();
+    await openCall();
+    await run(`
     window.realFetch = window.fetch;
     window.fetch = async () => new Response('<title>Harbour Hotel</title>', {
       status: 200, headers: { 'content-type': 'text/html' } });`);
-  await enter();
-  await page.says('waiting', /No server. 1 kept/);
-  for (const status of [401, 403, 429, 503]) {
-    await run(`window.fetch = async () => new Response('{}', { status: ${status} });`);
-    await run("window.dispatchEvent(new Event('online'))");
+    await enter();
     await page.says('waiting', /No server. 1 kept/);
-  }
-  expect(await page.has('refused')).toBe(false);
-  await run("window.fetch = window.realFetch; window.dispatchEvent(new Event('online'))");
-  await settled(before + 1);
-});
+    for (const status of [401, 403, 429, 503]) {
+      await run(`window.fetch = async () => new Response('{}', { status: ${status} });`);
+      await run("window.dispatchEvent(new Event('online'))");
+      await page.says('waiting', /No server. 1 kept/);
+    }
+    expect(await page.has('refused')).toBe(false);
+    await run("window.fetch = window.realFetch; window.dispatchEvent(new Event('online'))");
+    await settled(before + 1);
+  },
+);
 
-it('keeps what the server refuses, with its reason, to try again or to save', async () => {
+inTurn(3)('keeps what the server refuses, with its reason, to try again or to save', async () => {
   const before = await stored();
   await openCall();
   await run(`
@@ -114,7 +118,7 @@ it('keeps what the server refuses, with its reason, to try again or to save', as
   await settled(before + 1);
 });
 
-it('survives that its database is deleted under it', async () => {
+inTurn(3)('survives that its database is deleted under it', async () => {
   const before = await stored();
   await openCall();
   await page.driver.executeAsyncScript(`
@@ -125,7 +129,7 @@ it('survives that its database is deleted under it', async () => {
   await settled(before + 1);
 });
 
-it('says so when the device keeps nothing, and sends it all the same', async () => {
+inTurn(3)('says so when the device keeps nothing, and sends it all the same', async () => {
   const before = await stored();
   await openCall();
   await run(`
@@ -138,7 +142,7 @@ it('says so when the device keeps nothing, and sends it all the same', async () 
   await settled(before + 1);
 });
 
-it('marks the demo on every screen, and leads out of it to the door and back', async () => {
+inTurn(3)('marks the demo on every screen, and leads out of it to the door and back', async () => {
   await page.driver.get(`${yarrix.address}/call/${CALL}`);
   await page.says('shop-demo', /Demo/);
   await page.press('shop-demo');
@@ -150,14 +154,17 @@ it('marks the demo on every screen, and leads out of it to the door and back', a
 });
 
 // The last one: what is put into every page from here on stays there.
-it('works where the browser gives no database at all (private mode), and tells of a wrong clock', async () => {
-  const before = await stored();
-  await beforeLoad(`
+inTurn(3)(
+  'works where the browser gives no database at all (private mode), and tells of a wrong clock',
+  async () => {
+    const before = await stored();
+    await beforeLoad(`
     indexedDB.open = () => { throw new DOMException('private', 'SecurityError'); };
     const now = Date.now;
     Date.now = () => now() - 3 * 3600 * 1000;`);
-  await openCall();
-  await enter();
-  await settled(before + 1);
-  await page.says('clock-off', /clock is 3 h behind|clock is 180 min behind/);
-});
+    await openCall();
+    await enter();
+    await settled(before + 1);
+    await page.says('clock-off', /clock is 3 h behind|clock is 180 min behind/);
+  },
+);

@@ -7,6 +7,7 @@ import type { LibraryFile } from '../contract/libraryFile';
 import type { Diagram } from '../core/diagram/diagram';
 import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, thumb, type FaultyUnit } from './faultyUnit';
+import { ALL, inTurn } from '../tools/inTurn';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(240_000);
@@ -133,112 +134,117 @@ it('types a unit from nothing, works a call on it, exports it, takes it out, and
     wires: unit.wires.sort((a, b) => a.id.localeCompare(b.id)),
   });
   expect(byId(inOrder(again))).toEqual(byId(inOrder(stored)));
-  if (process.env['YARRIX_ALL'] !== undefined)
-    await work(faultyUnit(again, 'thermostat.1-2:stuck-open'), 'Mill Row 8');
+  if (ALL) await work(faultyUnit(again, 'thermostat.1-2:stuck-open'), 'Mill Row 8');
   expect(await yarrix.giveBack(page, /the server responded with a status of 422/)).toEqual([]);
 });
 
-it('makes one that differs: undo, what was changed, kept through a killed page, stored when the server is back', async () => {
-  const page = await yarrix.browser(WIDE_WINDOW, 'dark');
-  await page.driver.get(`${yarrix.address}/diagram/coil-burner`);
-  await page.press('differs');
-  await page.find('new-line');
-  await page.fill('new-line', 'L1 -BU> extra lamp [40 W 120 V] 1-2 > N');
-  await page.press('new-line-take');
-  await page.find('line-0');
-  await page.press('pane-parts');
-  await page.says('part-extra-lamp', /new/);
-  await page.press('part-infinite');
-  await page.press('set-L1-H1-off');
-  await page.press('known-guessed');
-  await page.press('part-close');
-  await page.says('part-infinite', /changed/);
-  await page.press('undo');
-  await page.press('undo');
-  await page.press('undo');
-  await page.gone('part-extra-lamp');
-  await page.press('redo');
-  await page.find('part-extra-lamp');
-  const address = await page.driver.getCurrentUrl();
-  // The page is gone at once; the draft is on the device.
-  await page.driver.get('about:blank');
-  await yarrix.stop();
-  try {
-    await page.driver.get(address);
+inTurn(2)(
+  'makes one that differs: undo, what was changed, kept through a killed page, stored when the server is back',
+  async () => {
+    const page = await yarrix.browser(WIDE_WINDOW, 'dark');
+    await page.driver.get(`${yarrix.address}/diagram/coil-burner`);
+    await page.press('differs');
+    await page.find('new-line');
+    await page.fill('new-line', 'L1 -BU> extra lamp [40 W 120 V] 1-2 > N');
+    await page.press('new-line-take');
+    await page.find('line-0');
+    await page.press('pane-parts');
+    await page.says('part-extra-lamp', /new/);
+    await page.press('part-infinite');
+    await page.press('set-L1-H1-off');
+    await page.press('known-guessed');
+    await page.press('part-close');
+    await page.says('part-infinite', /changed/);
+    await page.press('undo');
+    await page.press('undo');
+    await page.press('undo');
+    await page.gone('part-extra-lamp');
+    await page.press('redo');
     await page.find('part-extra-lamp');
+    const address = await page.driver.getCurrentUrl();
+    // The page is gone at once; the draft is on the device.
+    await page.driver.get('about:blank');
+    await yarrix.stop();
+    try {
+      await page.driver.get(address);
+      await page.find('part-extra-lamp');
+      await page.press('store');
+      await page.says('stored', /server is away/);
+    } finally {
+      await yarrix.start();
+    }
     await page.press('store');
-    await page.says('stored', /server is away/);
-  } finally {
-    await yarrix.start();
-  }
-  await page.press('store');
-  await page.says('stored', /Stored as version 1/);
-  await page.press('pane-unit');
-  await page.says('derived-from', /version 1/);
-  // Another phone stores a version meanwhile: both are kept, and the other one is gone on with.
-  const id = new URL(await page.driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
-  const mine = await yarrix.get<Diagram>(`/diagrams/${id}/1`);
-  await yarrix.put(`/diagrams/${randomUUID()}`, { ...mine, name: 'From the other phone' });
-  await page.fill('unit-name', 'From this one');
-  await page.press('unit-kind');
-  await page.press('store');
-  await page.says(
-    'meanwhile',
-    /Version 2 came from another phone[^]*“From this one” instead of “From the other phone”/,
-  );
-  await page.press('take-theirs');
-  await page.press('store');
-  await page.says('stored', /Stored as version 4/);
-  expect((await yarrix.get<Diagram>(`/diagrams/${id}/4`)).name).toBe('From the other phone');
-  // What is changed and thrown away is as it was stored.
-  await page.fill('unit-name', 'A slip of the thumb');
-  await page.press('unit-kind');
-  await page.press('discard');
-  await page.press('discard-yes');
-  await page.find('show-all');
-  await page.driver.get(`${yarrix.address}/edit/${id}?pane=check`);
-  await page.press('findable-ask');
-  await page.says('findable-found', /\d+ of \d+ faults lead to their part alone/);
-  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
-});
+    await page.says('stored', /Stored as version 1/);
+    await page.press('pane-unit');
+    await page.says('derived-from', /version 1/);
+    // Another phone stores a version meanwhile: both are kept, and the other one is gone on with.
+    const id = new URL(await page.driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
+    const mine = await yarrix.get<Diagram>(`/diagrams/${id}/1`);
+    await yarrix.put(`/diagrams/${randomUUID()}`, { ...mine, name: 'From the other phone' });
+    await page.fill('unit-name', 'From this one');
+    await page.press('unit-kind');
+    await page.press('store');
+    await page.says(
+      'meanwhile',
+      /Version 2 came from another phone[^]*“From this one” instead of “From the other phone”/,
+    );
+    await page.press('take-theirs');
+    await page.press('store');
+    await page.says('stored', /Stored as version 4/);
+    expect((await yarrix.get<Diagram>(`/diagrams/${id}/4`)).name).toBe('From the other phone');
+    // What is changed and thrown away is as it was stored.
+    await page.fill('unit-name', 'A slip of the thumb');
+    await page.press('unit-kind');
+    await page.press('discard');
+    await page.press('discard-yes');
+    await page.find('show-all');
+    await page.driver.get(`${yarrix.address}/edit/${id}?pane=check`);
+    await page.press('findable-ask');
+    await page.says('findable-found', /\d+ of \d+ faults lead to their part alone/);
+    expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
+  },
+);
 
-it('knows which sheet a model uses, and takes a library in only once it was said what is new in it', async () => {
-  const page = await yarrix.browser(PHONE);
-  await page.saveInto(folder);
-  await page.driver.get(`${yarrix.address}/edit/coil-burner?pane=unit`);
-  await page.fill('model-make', 'Marrowby');
-  await page.fill('model-pattern', '*');
-  await page.press('model-add');
-  await page.says('model-pattern-fault', /a letter or a figure/);
-  await page.fill('model-pattern', 'CB2?0*');
-  await page.press('model-add');
-  await page.find('model-out-CB2?0*');
-  await page.driver.get(`${yarrix.address}/new`);
-  await page.fill('field-make', 'marrowby');
-  await page.fill('field-model', 'cb 240-x');
-  await page.press('model-uses-coil-burner');
-  await page.says('model-fits', /CB2\?0\* uses this diagram/);
-  await page.driver.get(`${yarrix.address}/diagrams`);
-  await page.fill('search', 'CB210');
-  await page.find('diagram-coil-burner');
+inTurn(2)(
+  'knows which sheet a model uses, and takes a library in only once it was said what is new in it',
+  async () => {
+    const page = await yarrix.browser(PHONE);
+    await page.saveInto(folder);
+    await page.driver.get(`${yarrix.address}/edit/coil-burner?pane=unit`);
+    await page.fill('model-make', 'Marrowby');
+    await page.fill('model-pattern', '*');
+    await page.press('model-add');
+    await page.says('model-pattern-fault', /a letter or a figure/);
+    await page.fill('model-pattern', 'CB2?0*');
+    await page.press('model-add');
+    await page.find('model-out-CB2?0*');
+    await page.driver.get(`${yarrix.address}/new`);
+    await page.fill('field-make', 'marrowby');
+    await page.fill('field-model', 'cb 240-x');
+    await page.press('model-uses-coil-burner');
+    await page.says('model-fits', /CB2\?0\* uses this diagram/);
+    await page.driver.get(`${yarrix.address}/diagrams`);
+    await page.fill('search', 'CB210');
+    await page.find('diagram-coil-burner');
 
-  await page.press('library-save');
-  const file = join(folder, 'library.json');
-  await page.driver.wait(() => existsSync(file), 15_000, 'no library comes');
-  const library = JSON.parse(readFileSync(file, 'utf8')) as LibraryFile;
-  const [first, ...rest] = library.diagrams;
-  if (!first) throw new Error('an empty library');
-  const changed = join(folder, 'changed.json');
-  const diagrams = [{ ...first, name: 'Another name' }, ...rest, { ...first, id: 'own-copy' }];
-  writeFileSync(changed, JSON.stringify({ ...library, diagrams }));
-  await (await page.driver.findElement(TEST_ID('diagram-file-field'))).sendKeys(changed);
-  await page.says(
-    'library-file',
-    new RegExp(`1 new, 1 different, ${rest.length} the same[^]*called “Another name”`),
-  );
-  expect(await yarrix.get<unknown[]>('/diagrams')).toHaveLength(library.diagrams.length);
-  await page.press('library-store');
-  await page.gone('library-file');
-  expect(await yarrix.get<unknown[]>('/diagrams')).toHaveLength(diagrams.length);
-  expect(await yarrix.giveBack(page, /the server responded with a status of 422/)).toEqual([]);
-});
+    await page.press('library-save');
+    const file = join(folder, 'library.json');
+    await page.driver.wait(() => existsSync(file), 15_000, 'no library comes');
+    const library = JSON.parse(readFileSync(file, 'utf8')) as LibraryFile;
+    const [first, ...rest] = library.diagrams;
+    if (!first) throw new Error('an empty library');
+    const changed = join(folder, 'changed.json');
+    const diagrams = [{ ...first, name: 'Another name' }, ...rest, { ...first, id: 'own-copy' }];
+    writeFileSync(changed, JSON.stringify({ ...library, diagrams }));
+    await (await page.driver.findElement(TEST_ID('diagram-file-field'))).sendKeys(changed);
+    await page.says(
+      'library-file',
+      new RegExp(`1 new, 1 different, ${rest.length} the same[^]*called “Another name”`),
+    );
+    expect(await yarrix.get<unknown[]>('/diagrams')).toHaveLength(library.diagrams.length);
+    await page.press('library-store');
+    await page.gone('library-file');
+    expect(await yarrix.get<unknown[]>('/diagrams')).toHaveLength(diagrams.length);
+    expect(await yarrix.giveBack(page, /the server responded with a status of 422/)).toEqual([]);
+  },
+);

@@ -1,6 +1,7 @@
 import { Key } from 'selenium-webdriver';
 import type { CallDetail, CallPage } from '../contract/call';
 import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { inTurn } from '../tools/inTurn';
 import { Yarrix } from './yarrix';
 
 jest.setTimeout(180_000);
@@ -130,27 +131,30 @@ describe('a phone', () => {
     await page.gone('waiting');
   });
 
-  it('asks to look again when the readings fit a door that was the other way round', async () => {
-    await page.driver.get(`${yarrix.address}/call/${CALL(0)}/monitor`);
-    for (const gate of GATES) await page.press(gate);
-    await page.says('next-position', /Door closed/);
-    await page.press('key-beep');
-    await page.says('meaning', /Closed where it should be open/);
-    for (let i = 0; i < 3 && !(await page.has('verdict-check-again')); i++) {
-      // A good monitor, read with the door the other way round each time.
-      // By hand, off its bracket, the door does not matter.
-      const open =
-        /open/i.test(await page.text('next-position')) !== (await page.has('next-by-hand'));
-      await page.press(open ? 'key-over' : 'key-beep');
-      await page.text('meaning');
-    }
-    await page.find('verdict-check-again');
-    expect(await page.has('keypad')).toBe(false);
-    await page.press('looked');
-    await page.find('keypad');
-  });
+  inTurn(3)(
+    'asks to look again when the readings fit a door that was the other way round',
+    async () => {
+      await page.driver.get(`${yarrix.address}/call/${CALL(0)}/monitor`);
+      for (const gate of GATES) await page.press(gate);
+      await page.says('next-position', /Door closed/);
+      await page.press('key-beep');
+      await page.says('meaning', /Closed where it should be open/);
+      for (let i = 0; i < 3 && !(await page.has('verdict-check-again')); i++) {
+        // A good monitor, read with the door the other way round each time.
+        // By hand, off its bracket, the door does not matter.
+        const open =
+          /open/i.test(await page.text('next-position')) !== (await page.has('next-by-hand'));
+        await page.press(open ? 'key-over' : 'key-beep');
+        await page.text('meaning');
+      }
+      await page.find('verdict-check-again');
+      expect(await page.has('keypad')).toBe(false);
+      await page.press('looked');
+      await page.find('keypad');
+    },
+  );
 
-  it('refuses a bad table with its line and stores nothing', async () => {
+  inTurn(3)('refuses a bad table with its line and stores nothing', async () => {
     const before = await yarrix.get<CallDetail>(`/calls/${CALL(1)}`);
     await page.driver.get(`${yarrix.address}/call/${CALL(1)}/lid-switch`);
     await page.press('table-open');
@@ -178,40 +182,43 @@ describe('a wide screen', () => {
     expect(await yarrix.giveBack(page)).toEqual([]);
   });
 
-  it('proves a switch by keyboard alone, with table, next reading and history side by side', async () => {
-    await page.driver.get(yarrix.address);
-    await page.find(`call-${CALL(0)}`);
-    await page.tabTo(`call-${CALL(0)}`);
-    await page.keys(Key.ENTER);
-    await page.find('switch-sense');
-    await page.tabTo('switch-sense');
-    await page.keys(Key.ENTER);
-    // Another device: what was proved dead on the phone has to be proved again.
-    await page.find('make-safe');
-    await page.keys('d');
-    await page.find('gate-wires-off');
-    await page.keys(Key.ENTER);
-    await page.find('keypad');
-    const lefts = await Promise.all(
-      ['contact-table', 'next-reading'].map(
-        async (id) => (await (await page.find(id)).getRect()).x,
-      ),
-    );
-    expect(lefts[0]).toBeLessThan(lefts[1] ?? 0);
+  inTurn(3)(
+    'proves a switch by keyboard alone, with table, next reading and history side by side',
+    async () => {
+      await page.driver.get(yarrix.address);
+      await page.find(`call-${CALL(0)}`);
+      await page.tabTo(`call-${CALL(0)}`);
+      await page.keys(Key.ENTER);
+      await page.find('switch-sense');
+      await page.tabTo('switch-sense');
+      await page.keys(Key.ENTER);
+      // Another device: what was proved dead on the phone has to be proved again.
+      await page.find('make-safe');
+      await page.keys('d');
+      await page.find('gate-wires-off');
+      await page.keys(Key.ENTER);
+      await page.find('keypad');
+      const lefts = await Promise.all(
+        ['contact-table', 'next-reading'].map(
+          async (id) => (await (await page.find(id)).getRect()).x,
+        ),
+      );
+      expect(lefts[0]).toBeLessThan(lefts[1] ?? 0);
 
-    await page.keys('b');
-    await page.says('verdict', /Half proved: 1 of 2/);
-    await page.keys('u');
-    await page.says('verdict', /Not read yet/);
-    await page.keys('0', '.', '4', Key.ENTER);
-    await page.says('verdict', /Half proved: 1 of 2/);
-    await page.keys('o');
-    await page.says('verdict', /Good switch/);
-    expect(await readings(CALL(0))).toEqual(expect.arrayContaining(['0.4 ohm', 'OL']));
-    // The full proof asks for more.
-    await page.keys('f');
-    await page.says('verdict', /Half proved/);
-  });
+      await page.keys('b');
+      await page.says('verdict', /Half proved: 1 of 2/);
+      await page.keys('u');
+      await page.says('verdict', /Not read yet/);
+      await page.keys('0', '.', '4', Key.ENTER);
+      await page.says('verdict', /Half proved: 1 of 2/);
+      await page.keys('o');
+      await page.says('verdict', /Good switch/);
+      expect(await readings(CALL(0))).toEqual(expect.arrayContaining(['0.4 ohm', 'OL']));
+      // The full proof asks for more.
+      await page.keys('f');
+      await page.says('verdict', /Half proved/);
+    },
+  );
 });
 
 /** Presses keys and gives the time from the last press to the meaning standing on the screen. */

@@ -5,6 +5,7 @@ import { owners } from '../core/diagram/terminal';
 import type { Diagram } from '../core/diagram/diagram';
 import { LIBRARY } from '../library/library';
 import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
+import { ALL, TURN } from '../tools/inTurn';
 import { goTo, SCREENS, type ScreenState } from './screens';
 import { Yarrix } from './yarrix';
 
@@ -68,13 +69,16 @@ const LOOK = `
   const sideways = outside || document.documentElement.scrollWidth > innerWidth + 1;
   return { text: texts.join(' '), small, fine, sideways };`;
 
-/** Every state in both themes; else the main ones and a quarter of the others, in one of them by turns, which takes a quarter of the time. */
-const EVERY = process.env['YARRIX_ALL'] !== undefined;
-/** Which quarter: another one with another seed. */
-const TURN = Number(process.env['YARRIX_SEED'] ?? 0) % 4;
-/** Two of eight, so that both themes have their turn. */
-const isTried = ({ wide }: ScreenState, i: number): boolean =>
-  EVERY || wide === true || Math.floor((i % 8) / 2) === TURN;
+/**
+ * Every state in both themes with `--all`; else in one of them the main ones, of which half have their turn at other
+ * sizes, and one in eight of the others. Sixteen turns bring each in both.
+ */
+function isTried({ wide }: ScreenState, i: number, theme: Theme, size: typeof PHONE): boolean {
+  if (ALL) return true;
+  if (THEMES[(i + Math.floor(TURN / 8)) % THEMES.length] !== theme) return false;
+  if (size !== PHONE) return Math.floor(i / 2) % 2 === TURN % 2;
+  return wide === true || i % 8 === TURN % 8;
+}
 
 const NAMES = identifiers(LIBRARY);
 const words = (text: string): string[] =>
@@ -96,7 +100,7 @@ async function violationsOn(page: Browser): Promise<string[]> {
 /** What is wrong with a state as it stands on the page, in words. */
 async function faults(page: Browser, size: typeof PHONE): Promise<string[]> {
   // Names, roles and colours of a page twice as large are those of the same page on a phone.
-  const violations = size === HALF_A_PHONE && !EVERY ? [] : await violationsOn(page);
+  const violations = size === HALF_A_PHONE && !ALL ? [] : await violationsOn(page);
   const look = await page.driver.executeScript<{
     text: string;
     small: string[];
@@ -126,8 +130,7 @@ it.each([
     const goThrough = async (theme: Theme): Promise<void> => {
       const page = await servers[theme].browser(size, theme);
       for (const [i, state] of states.entries()) {
-        if (!isTried(state, i)) continue;
-        if (!EVERY && THEMES[i % THEMES.length] !== theme) continue;
+        if (!isTried(state, i, theme, size)) continue;
         const wrong = await goTo(page, servers[theme].address, state).then(
           () => faults(page, size),
           (error: Error) => [error.message],

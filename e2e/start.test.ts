@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import type { CallPage } from '../contract/call';
+import { inTurn } from '../tools/inTurn';
 import { intoDemo } from './signIn';
 import { dataFolder } from './yarrix';
 import { LIBRARY } from '../library/library';
@@ -126,7 +127,7 @@ it('says in one line what is in its way', async () => {
   expect({ code, output }).toEqual({ code: 2, output: expect.stringMatching(/--port x/) });
 });
 
-it('brings everything back from a backup, and replaces nothing without a word', async () => {
+inTurn(2)('brings everything back from a backup, and replaces nothing without a word', async () => {
   const [data, file] = [join(folder, 'moved'), join(folder, 'all.backup')];
   const made = await run(data, 'backup', file);
   expect(made).toEqual({

@@ -2,6 +2,7 @@ import { Key } from 'selenium-webdriver';
 import type { CallPage } from '../contract/call';
 import { type Browser, PHONE, SERVER_AWAY, WIDE_WINDOW } from './browser';
 import { faultyUnit, keyboard, thumb, type FaultyUnit, type Hands } from './faultyUnit';
+import { ALL, inTurn, TURN } from '../tools/inTurn';
 import { callNumber } from './screens';
 import { Yarrix } from './yarrix';
 
@@ -45,29 +46,35 @@ it('goes from a complaint to the part, the server away in the middle, and keeps 
   expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
-it.each([
+/** One of them has its turn. */
+const COMES = [
   ['coil-burner', 'infinite.L2-H2:stuck-open', 'Test galley'],
   ['millivolt-fireplace', 'wall-switch.a-b:stuck-open', 'Test parlour'],
   // The pressure is measured before the switch is named.
   ['cooling-unit', 'low-pressure.1-2:stuck-open', 'Test yard'],
-])('comes to the part on a phone: %s', async (id, fault, place) => {
-  const page = await yarrix.browser(PHONE);
-  await work(faultyUnit(id, fault), page, thumb(page), place);
-  // Everything that was entered is in the log, with the suspects' course as a chart.
-  await page.press('pane-log');
-  await page.find('course');
-  await page.says('evidence', /What is known/);
-  await page.press('pane-diagram');
-  await page.find('line');
-  await page.press('show-drawing');
-  await page.says('diagram-pane', /from the supply on/);
-  // Going back takes the last choice back, and not the screen.
-  await page.driver.navigate().back();
-  await page.says('evidence', /What is known/);
-  expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
-});
+] as const;
 
-it('starts without a complaint, and stays calm about it', async () => {
+it.each(COMES.filter((_, i) => ALL || i === TURN % COMES.length))(
+  'comes to the part on a phone: %s',
+  async (id, fault, place) => {
+    const page = await yarrix.browser(PHONE);
+    await work(faultyUnit(id, fault), page, thumb(page), place);
+    // Everything that was entered is in the log, with the suspects' course as a chart.
+    await page.press('pane-log');
+    await page.find('course');
+    await page.says('evidence', /What is known/);
+    await page.press('pane-diagram');
+    await page.find('line');
+    await page.press('show-drawing');
+    await page.says('diagram-pane', /from the supply on/);
+    // Going back takes the last choice back, and not the screen.
+    await page.driver.navigate().back();
+    await page.says('evidence', /What is known/);
+    expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
+  },
+);
+
+inTurn(3)('starts without a complaint, and stays calm about it', async () => {
   const page = await yarrix.browser(PHONE, 'dark');
   await page.driver.get(`${yarrix.address}/new?diagram=water-pump/1`);
   for (const field of ['complaint', 'make', 'model', 'place'])
@@ -80,33 +87,36 @@ it('starts without a complaint, and stays calm about it', async () => {
   expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
-it('takes the complaint in the customer’s words, before the call is opened and after', async () => {
-  const page = await yarrix.browser(PHONE);
-  await page.driver.get(`${yarrix.address}/new`);
-  await page.fill('field-complaint', 'the burner wont get hot but its light comes on');
-  await page.fill('diagram-search', 'stove element');
-  await page.press('diagram-coil-burner');
-  await page.press('fit-coil-off');
-  await page.says('fit-lamp-runs', /is on/);
-  for (const [field, text] of [
-    ['make', 'Marrowby'],
-    ['model', 'C-3'],
-    ['place', 'Test scullery'],
-  ] as const)
-    await page.fill(`field-${field}`, text);
-  await page.press('open-call');
-  await page.press('work');
-  await page.press('tell-more');
-  await page.fill('complaint-words', 'zzz');
-  await page.says('complaint-fits', /stays as a note/);
-  await page.fill('complaint-words', 'the litle lamp comes on');
-  await page.press('fit-lamp-runs');
-  await page.press('pane-log');
-  await page.says('evidence', /stays cold[^]*is on|is on[^]*stays cold/);
-  expect(await yarrix.giveBack(page)).toEqual([]);
-});
+inTurn(3)(
+  'takes the complaint in the customer’s words, before the call is opened and after',
+  async () => {
+    const page = await yarrix.browser(PHONE);
+    await page.driver.get(`${yarrix.address}/new`);
+    await page.fill('field-complaint', 'the burner wont get hot but its light comes on');
+    await page.fill('diagram-search', 'stove element');
+    await page.press('diagram-coil-burner');
+    await page.press('fit-coil-off');
+    await page.says('fit-lamp-runs', /is on/);
+    for (const [field, text] of [
+      ['make', 'Marrowby'],
+      ['model', 'C-3'],
+      ['place', 'Test scullery'],
+    ] as const)
+      await page.fill(`field-${field}`, text);
+    await page.press('open-call');
+    await page.press('work');
+    await page.press('tell-more');
+    await page.fill('complaint-words', 'zzz');
+    await page.says('complaint-fits', /stays as a note/);
+    await page.fill('complaint-words', 'the litle lamp comes on');
+    await page.press('fit-lamp-runs');
+    await page.press('pane-log');
+    await page.says('evidence', /stays cold[^]*is on|is on[^]*stays cold/);
+    expect(await yarrix.giveBack(page)).toEqual([]);
+  },
+);
 
-it('comes to the part by keyboard alone, and says why', async () => {
+inTurn(3)('comes to the part by keyboard alone, and says why', async () => {
   const page = await yarrix.browser(WIDE_WINDOW, 'dark');
   const unit = faultyUnit('radiant-burner', 'element:open');
   await work(unit, page, keyboard(page), 'Test loft', async (step) => {
@@ -119,7 +129,7 @@ it('comes to the part by keyboard alone, and says why', async () => {
   expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
-it('has a key for every action, which one key shows, and Escape leaves it', async () => {
+inTurn(3)('has a key for every action, which one key shows, and Escape leaves it', async () => {
   const page = await yarrix.browser(WIDE_WINDOW);
   await page.driver.get(`${yarrix.address}/call/${callNumber(2)}`);
   await page.find('work');
@@ -194,37 +204,40 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
   expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
-it('takes a reading that nobody proposed: by typing, by tapping, with what it would show', async () => {
-  const page = await yarrix.browser(PHONE);
-  const unit = faultyUnit('top-load-washer', 'lid-switch.B:stuck-open');
-  await unit.open(page, thumb(page), yarrix.address, 'Test porch');
-  await page.press('add-reading');
-  await page.fill('own-where', 'lid swich b1 b2');
-  await page.press('own-named');
-  await page.says('own-good', /0\.[0-9]* Ω|OL/);
-  await page.says('own-trap', /wires off/);
-  await page.press('own-alone');
-  await page.gone('own-trap');
-  // Lid open a good switch is open there as well: all read the same, and that is said.
-  await page.press('own-control-lid');
-  await page.says('own-tells-nothing', /tells nothing/);
-  await page.press('own-control-lid');
-  await page.find('own-suspect');
-  // A look at the wiring in between: the card is left for good all the same once it is read.
-  await page.press('pane-diagram');
-  await page.find('line');
-  await page.press('pane-test');
-  expect(await page.has('keypad')).toBe(false);
-  await page.press('made-safe');
-  await page.press('meter-proved');
-  await page.press('key-over');
-  await page.gone('own-reading');
-  await page.says('last-entry', /OL[^]*B1 to B2 of Lid switch/);
-  await page.says('meaning', /^Not as it should be[^]*Lid switch/);
-  expect(await yarrix.giveBack(page)).toEqual([]);
-});
+inTurn(3)(
+  'takes a reading that nobody proposed: by typing, by tapping, with what it would show',
+  async () => {
+    const page = await yarrix.browser(PHONE);
+    const unit = faultyUnit('top-load-washer', 'lid-switch.B:stuck-open');
+    await unit.open(page, thumb(page), yarrix.address, 'Test porch');
+    await page.press('add-reading');
+    await page.fill('own-where', 'lid swich b1 b2');
+    await page.press('own-named');
+    await page.says('own-good', /0\.[0-9]* Ω|OL/);
+    await page.says('own-trap', /wires off/);
+    await page.press('own-alone');
+    await page.gone('own-trap');
+    // Lid open a good switch is open there as well: all read the same, and that is said.
+    await page.press('own-control-lid');
+    await page.says('own-tells-nothing', /tells nothing/);
+    await page.press('own-control-lid');
+    await page.find('own-suspect');
+    // A look at the wiring in between: the card is left for good all the same once it is read.
+    await page.press('pane-diagram');
+    await page.find('line');
+    await page.press('pane-test');
+    expect(await page.has('keypad')).toBe(false);
+    await page.press('made-safe');
+    await page.press('meter-proved');
+    await page.press('key-over');
+    await page.gone('own-reading');
+    await page.says('last-entry', /OL[^]*B1 to B2 of Lid switch/);
+    await page.says('meaning', /^Not as it should be[^]*Lid switch/);
+    expect(await yarrix.giveBack(page)).toEqual([]);
+  },
+);
 
-it('takes quick looks, several at once, and what is in no list', async () => {
+inTurn(3)('takes quick looks, several at once, and what is in no list', async () => {
   const page = await yarrix.browser(PHONE);
   const unit = faultyUnit('top-load-washer', 'timer-motor.winding:open');
   await unit.open(page, thumb(page), yarrix.address, 'Test utility');
@@ -246,23 +259,26 @@ it('takes quick looks, several at once, and what is in no list', async () => {
   expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
-it('goes on without a test that is refused, says what that costs, and remembers it', async () => {
-  const page = await yarrix.browser(PHONE, 'dark');
-  const unit = faultyUnit('top-load-washer', 'timer-motor.winding:open');
-  await unit.open(page, thumb(page), yarrix.address, 'Test lean-to');
-  await page.says('question', /Tub and agitator move\?/);
-  await page.press('answer-unknown');
-  await page.press('open-way');
-  await page.says('refused-test', /Nobody knows/);
-  await page.press('visit-asks');
-  await page.press('refuse-test');
-  await page.press('refuse-cannot-reach');
-  await page.says('without-it', /Cannot get behind there: .*(longer|No other)/);
-  await page.driver.navigate().refresh();
-  await page.press('open-way');
-  await page.says('visit', /Cannot get behind there/);
-  expect(await yarrix.giveBack(page)).toEqual([]);
-});
+inTurn(3)(
+  'goes on without a test that is refused, says what that costs, and remembers it',
+  async () => {
+    const page = await yarrix.browser(PHONE, 'dark');
+    const unit = faultyUnit('top-load-washer', 'timer-motor.winding:open');
+    await unit.open(page, thumb(page), yarrix.address, 'Test lean-to');
+    await page.says('question', /Tub and agitator move\?/);
+    await page.press('answer-unknown');
+    await page.press('open-way');
+    await page.says('refused-test', /Nobody knows/);
+    await page.press('visit-asks');
+    await page.press('refuse-test');
+    await page.press('refuse-cannot-reach');
+    await page.says('without-it', /Cannot get behind there: .*(longer|No other)/);
+    await page.driver.navigate().refresh();
+    await page.press('open-way');
+    await page.says('visit', /Cannot get behind there/);
+    expect(await yarrix.giveBack(page)).toEqual([]);
+  },
+);
 
 it('proves a repair by what the unit does since, and says when it did not help', async () => {
   const page = await yarrix.browser(PHONE);

@@ -12,7 +12,7 @@ jest.setTimeout(300_000);
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261126);
 /** All of them with `./yarrix test --all`; every run has its share. */
-const COUNT = process.env.YARRIX_ALL === '1' ? 10_000 : 2500;
+const COUNT = process.env.YARRIX_ALL === '1' ? 10_000 : 1500;
 const AT_ONCE = 8;
 /** Until here caches fill; from then on nothing may grow. */
 const WARM = COUNT / 2;

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -55,7 +56,8 @@ async function jest(projects: string[], all: boolean): Promise<Counts> {
     ];
     // All of a small machine, where Jest would leave a core idle.
     args.push('--maxWorkers=100%');
-    const env = { ...process.env, ...(all && { YARRIX_ALL: '1' }) };
+    const env = { YARRIX_TURN: turn(), ...process.env, ...(all && { YARRIX_ALL: '1' }) };
+    if (!all) out(`turn ${env.YARRIX_TURN} of the browser's tests; --all takes every one`);
     const { code } = await runProgram(process.execPath, args, { cwd: ROOT, env, show: true });
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
       readFileSync(report, 'utf8'),
@@ -64,5 +66,16 @@ async function jest(projects: string[], all: boolean): Promise<Counts> {
     return { passed: numPassedTests, failed: code !== 0 && failed === 0 ? 1 : failed };
   } finally {
     rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** Counts up with the commits, so that what takes long has its turn (`e2e/inTurn.ts`); 0 where nothing counts them. */
+function turn(): string {
+  try {
+    return execFileSync('git', ['rev-list', '--count', 'HEAD'], { cwd: ROOT, stdio: 'pipe' })
+      .toString()
+      .trim();
+  } catch {
+    return '0';
   }
 }

@@ -142,7 +142,12 @@ describe('what was measured beside its diagram', () => {
       (each) => each.kind === 'quantity' && each.quantity === quantity,
     )?.id;
     if (id === undefined) throw new Error(`no ${quantity}`);
-    const body = { actuator: id, value: 60, how: 'felt', ...(felt && { felt: 'hot' }) } as const;
+    const body = {
+      actuator: id,
+      value: 60,
+      how: 'felt',
+      ...(felt && { felt: 'hot' as const }),
+    } as const;
     return findingsInEntry(diagram, { kind: 'measurement', body }).map(({ path }) => path);
   };
 

@@ -2,6 +2,7 @@ import { LIBRARY } from '../../library/library';
 import { madeUpUnit } from '../../library/madeUp/madeUpUnit';
 import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { owners } from '../diagram/terminal';
+import { ALL, inTurn } from '../../tools/inTurn';
 import { fieldTrace, type TraceOptions, type TraceReading, type TraceShows } from './fieldTrace';
 import type { EndSeen } from './wireMatching';
 
@@ -59,7 +60,7 @@ const UNITS = [...LIBRARY, ...Array.from({ length: 60 }, (_, i) => madeUpUnit(i 
     points(unit) >= 6 && points(unit) <= 20 && !unit.parts.some(({ kind }) => kind === 'board'),
 );
 /** Small units that are traced twice over; all of them in the long run. */
-const SOME = process.env.YARRIX_ALL === '1' ? Infinity : 6;
+const SOME = ALL ? Infinity : 6;
 /** Bundles of few colours, as they are met: half of the wires look alike. */
 const THREE = (colour: string): string => ['BK', 'RD', 'WH'][colour.charCodeAt(0) % 3] ?? 'BK';
 
@@ -69,17 +70,21 @@ it('comes to the wiring of 95 in 100 units of 6 to 20 terminals, by the colours 
   expect(wrong.length / UNITS.length).toBeLessThanOrEqual(0.05);
 }, 120_000);
 
-it('does so with three colours, and on small units with as few readings as where every structure is counted', () => {
-  const small = UNITS.filter((unit) => points(unit) <= 13).slice(0, SOME);
-  expect(small.length).toBeGreaterThan(4);
-  const drawn = small.map((unit) => traced(unit, THREE, { mostCounted: 0 }));
-  const counted = small.map((unit) => traced(unit, THREE));
-  expect(drawn.filter(({ right }) => right).length).toBeGreaterThanOrEqual(0.95 * small.length);
-  expect(counted.every(({ right }) => right)).toBe(true);
-  const sum = (of: { readings: number }[]): number =>
-    of.reduce((all, { readings }) => all + readings, 0);
-  expect(sum(drawn) / sum(counted)).toBeLessThanOrEqual(1.3);
-}, 120_000);
+inTurn(3)(
+  'does so with three colours, and on small units with as few readings as where every structure is counted',
+  () => {
+    const small = UNITS.filter((unit) => points(unit) <= 13).slice(0, SOME);
+    expect(small.length).toBeGreaterThan(4);
+    const drawn = small.map((unit) => traced(unit, THREE, { mostCounted: 0 }));
+    const counted = small.map((unit) => traced(unit, THREE));
+    expect(drawn.filter(({ right }) => right).length).toBeGreaterThanOrEqual(0.95 * small.length);
+    expect(counted.every(({ right }) => right)).toBe(true);
+    const sum = (of: { readings: number }[]): number =>
+      of.reduce((all, { readings }) => all + readings, 0);
+    expect(sum(drawn) / sum(counted)).toBeLessThanOrEqual(1.3);
+  },
+  120_000,
+);
 
 it('says when readings do not go together, and leaves an end over whose other one was not found', () => {
   const [unit] = UNITS.filter((each) => points(each) <= 12);

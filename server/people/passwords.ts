@@ -1,6 +1,5 @@
 import { randomBytes } from 'node:crypto';
 import { Algorithm, hash, verify } from '@node-rs/argon2';
-import zxcvbn from 'zxcvbn';
 import { unusable, type RefusedRequest } from '../problems';
 
 /** argon2id with the memory, passes and lanes of OWASP's Password Storage Cheat Sheet. */
@@ -27,11 +26,13 @@ const GOOD_ENOUGH = 3;
  * The refusal of a password that would be guessed soon.
  * @param about what somebody who guesses knows as well: names, address
  */
-export function tooEasy(
+export async function tooEasy(
   password: string,
   about: readonly string[],
   path = '/password',
-): RefusedRequest | undefined {
+): Promise<RefusedRequest | undefined> {
+  // Its dictionaries are read by who sets a password, and not by every start.
+  const { default: zxcvbn } = await import('zxcvbn');
   const { score, feedback } = zxcvbn(
     password,
     about.flatMap((each) => [each, ...each.split(/\W+/)]),

@@ -1,9 +1,6 @@
 import type { CallReport, ReportedReading } from '../../core/describe/report';
 import { footPages, INK, LINE, openPaper, PAGE, SOFT, type Doc } from './paper';
-
-/** For whom a report is: the customer reads what was done and why, the trade also where the probes were. */
-export const READERS = ['customer', 'trade'] as const;
-export type ReportReader = (typeof READERS)[number];
+import type { PdfOptions } from './pdfOptions';
 
 /** Below every page. */
 const FOOT =
@@ -11,15 +8,6 @@ const FOOT =
 
 const BAD = '#9E1F14';
 const GOOD = '#14603A';
-
-/** @param zone an IANA time zone, for dates as the customer writes them */
-export interface PdfOptions {
-  reader: ReportReader;
-  zone: string;
-  currency: string;
-  shop: string;
-  photos: readonly { shows: string; jpeg: Uint8Array }[];
-}
 
 /** The report as a PDF with its faces inside: fine on paper, one column, nothing told by colour alone. */
 export function reportPdf(report: CallReport, options: PdfOptions): Promise<Buffer> {

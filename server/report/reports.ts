@@ -3,7 +3,7 @@ import type { CallReport, ReportedCall } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
 import { RefusedRequest } from '../problems';
 import { Thread } from '../thread';
-import type { PdfOptions } from './pdf';
+import type { PdfOptions } from './pdfOptions';
 import type { ReportQuestion } from './reports.worker';
 
 /** Reports are made beside the server's own thread: a good unit is run for each, and nobody else waits for it. */

@@ -1,7 +1,8 @@
 import { reportOf, type CallReport, type ReportedCall } from '../../core/describe/report';
 import type { Diagram } from '../../core/diagram/diagram';
 import { diagramPdf } from './diagramPdf';
-import { reportPdf, type PdfOptions } from './pdf';
+import { reportPdf } from './pdf';
+import type { PdfOptions } from './pdfOptions';
 
 /** What is asked of the thread: the report of a call itself, its PDF, or a diagram on paper. */
 export type ReportQuestion =

@@ -95,7 +95,7 @@ export function doorRoutes(db: Database, options: DoorOptions): Router {
   router.post('/shops', small, async (request: Request, response: Response) => {
     const founder = valid(readDto(NewShopDto, request.body));
     const { shopName, name, email, password } = founder;
-    refuseEasy(password, [shopName, name, email]);
+    await refuseEasy(password, [shopName, name, email]);
     const address = addressOf(request);
     await knock(db, 'founding', address);
     const hashed = await hashPassword(password);
@@ -136,7 +136,7 @@ export function doorRoutes(db: Database, options: DoorOptions): Router {
     const { link: text, name, email, password } = valid(readDto(JoinDto, request.body));
     const { link, said } = await invitationOf(text, request.ip);
     if (said.person !== null) throw noSuchLink();
-    refuseEasy(password, [said.shopName, name, email]);
+    await refuseEasy(password, [said.shopName, name, email]);
     const hashed = await hashPassword(password);
     const person = randomUUID();
     await db.of(link.shop).transaction(async (rows) => {
@@ -156,7 +156,7 @@ export function doorRoutes(db: Database, options: DoorOptions): Router {
     const { person } = said;
     if (person === null) throw noSuchLink();
     const { name, email } = await accountIn(db.of(link.shop), person);
-    refuseEasy(password, [said.shopName, name, email]);
+    await refuseEasy(password, [said.shopName, name, email]);
     const hashed = await hashPassword(password);
     await db.of(link.shop).transaction(async (rows) => {
       if (!(await useInvitation(rows, link.token))) throw noSuchLink();
@@ -197,8 +197,8 @@ async function accountIn(rows: ShopQueries, person: string): Promise<Account> {
   return { shop: rows.shop, shopName, person, name, email, role };
 }
 
-function refuseEasy(password: string, about: readonly string[]): void {
-  const refusal = tooEasy(password, about);
+async function refuseEasy(password: string, about: readonly string[]): Promise<void> {
+  const refusal = await tooEasy(password, about);
   if (refusal) throw refusal;
 }
 

@@ -41,7 +41,7 @@ export function peopleRoutes(db: Database): Router {
     if (!(await isPassword((await findPerson(rows, person))?.password, now)))
       throw unusable([{ path: '/now', message: 'is not your password' }]);
     await forgetKnocks(db, 'account', email);
-    const easy = tooEasy(next, [shopName, name, email], '/next');
+    const easy = await tooEasy(next, [shopName, name, email], '/next');
     if (easy) throw easy;
     const hashed = await hashPassword(next);
     await rows.transaction(async (queries) => {

@@ -9,7 +9,7 @@ import { picturesOf } from '../db/photos';
 import { uuidOf } from '../input';
 import { notFound, RefusedRequest } from '../problems';
 import { logCsv, readingsCsv, returnVisit } from '../report/files';
-import { READERS, type PdfOptions } from '../report/pdf';
+import { READERS, type PdfOptions } from '../report/pdfOptions';
 import type { Reports } from '../report/reports';
 import { accountOf, rowsOf } from '../people/asker';
 

@@ -6,7 +6,7 @@ import { switches } from '../../core/diagram/terminal';
 import { METERS } from '../../core/meter/meter';
 import { proofOf } from '../../core/plan/proof';
 import { LIBRARY } from '../../library/library';
-import type { PdfOptions } from '../../server/report/pdf';
+import type { PdfOptions } from '../../server/report/pdfOptions';
 import { Reports } from '../../server/report/reports';
 import { EXIT, out, outJson } from '../commands/command';
 import { median } from './median';
