@@ -40,7 +40,7 @@ export interface AppOptions {
   /** Where the data is; writes are refused while it is full. */
   disk: DiskSpace;
   /** Says who asks (`sessions`). */
-  whoAsks: RequestHandler | RequestHandler[];
+  whoAsks: RequestHandler;
   /** What is open to who is not signed in. */
   door: DoorOptions;
   /** What the server is known as beside loopback. */

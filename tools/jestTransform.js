@@ -9,6 +9,8 @@ const OPTIONS = {
   format: 'cjs',
   target: 'node20',
   sourcemap: 'inline',
+  // Jest's own loader knows no other kind.
+  supported: { 'dynamic-import': false },
   tsconfigRaw: { compilerOptions: { experimentalDecorators: true, useDefineForClassFields: true } },
 };
 

@@ -41,11 +41,22 @@ const SITUATIONS = readFileSync(join(__dirname, 'situations.txt'), 'utf8')
     return { unit, says, lines: rest.slice(0, -1), verdict };
   });
 
-const diagnoses = new Map<string, UnitDiagnosis>();
-function diagnosisOf(id: string): UnitDiagnosis {
+function unitNamed(id: string): Diagram {
   const diagram = builtIn(id) ?? SITUATION_UNITS.find((each) => each.id === id);
   if (!diagram) throw new Error(`there is no unit ${id}`);
-  const known = diagnoses.get(id) ?? preparedUnit(diagram);
+  return diagram;
+}
+
+/** Parts and wires of a unit that is prepared in a second: a mutation run prepares it for every change, and takes no larger ones. */
+const SMALL = 20;
+const isTried = ({ unit }: Situation): boolean => {
+  const { parts, wires } = unitNamed(unit);
+  return process.env.YARRIX_MUTATE === undefined || parts.length + wires.length <= SMALL;
+};
+
+const diagnoses = new Map<string, UnitDiagnosis>();
+function diagnosisOf(id: string): UnitDiagnosis {
+  const known = diagnoses.get(id) ?? preparedUnit(unitNamed(id));
   diagnoses.set(id, known);
   return known;
 }
@@ -145,7 +156,7 @@ it.each(SITUATION_UNITS)('$id is sound, and runs', (diagram) => {
   }
 });
 
-it.each(SITUATIONS)('$unit: $says', ({ unit, lines, verdict: wanted }) => {
+it.each(SITUATIONS.filter(isTried))('$unit: $says', ({ unit, lines, verdict: wanted }) => {
   const diagnosis = diagnosisOf(unit);
   const { diagram } = diagnosis.predictor;
   const whole: string[] = [];

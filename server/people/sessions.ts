@@ -1,12 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { promisify } from 'node:util';
 import type { Request, RequestHandler, Response } from 'express';
+import { LRUCache } from 'lru-cache';
 import session, { Store, type SessionData } from 'express-session';
 import type { Account } from '../../contract/account';
 import type { Database } from '../db/database';
 import { addSession, endSession, findSession } from '../db/sessions';
 import { isAskedBy } from './asker';
-import { readLink } from './link';
+import { readLink, type Link } from './link';
 
 declare module 'express-session' {
   interface SessionData {
@@ -61,32 +62,59 @@ class DatabaseStore extends Store {
 /** The shop that a session is begun for; `regenerate` asks for an id before the session knows whose it is. */
 const BEGINS_IN = new WeakMap<Request, string>();
 
+/** Brings the session itself to a request, where one is begun or ended. */
+type OpenSession = () => Promise<void>;
+
 /** Finds the session of a request, and says who asks. */
-export function sessions(db: Database, { secret, secure }: SessionOptions): RequestHandler[] {
-  return [
-    session({
-      // A browser takes a name that begins so over https only, for this host only.
-      name: secure ? '__Host-yarrix' : 'yarrix',
-      secret,
-      store: new DatabaseStore(db),
-      genid: (request) =>
-        `${BEGINS_IN.get(request as Request) ?? 'nobody'}.${randomBytes(32).toString('base64url')}`,
-      resave: false,
-      saveUninitialized: false,
-      // What stands before it (a proxy) has seen to https: the server itself listens on loopback.
-      proxy: secure,
-      cookie: { httpOnly: true, sameSite: 'strict', secure, maxAge: LASTS_MS, path: '/' },
-    }),
-    (request, response, next) => {
-      const { account } = request.session;
-      if (account) isAskedBy(response, db, account);
-      next();
-    },
-  ];
+export function sessions(db: Database, { secret, secure }: SessionOptions): RequestHandler {
+  const whole = session({
+    // A browser takes a name that begins so over https only, for this host only.
+    name: secure ? '__Host-yarrix' : 'yarrix',
+    secret,
+    store: new DatabaseStore(db),
+    genid: (request) =>
+      `${BEGINS_IN.get(request as Request) ?? 'nobody'}.${randomBytes(32).toString('base64url')}`,
+    resave: false,
+    saveUninitialized: false,
+    // What stands before it (a proxy) has seen to https: the server itself listens on loopback.
+    proxy: secure,
+    cookie: { httpOnly: true, sameSite: 'strict', secure, maxAge: LASTS_MS, path: '/' },
+  });
+  // Cookies that were found to be signed here, as a browser sends them: whose session it is is asked each time all the same.
+  const known = new LRUCache<string, Link>({ max: 5000 });
+  return async (request, response, next) => {
+    const open: OpenSession = () => promisify(whole)(request, response) as Promise<void>;
+    response.locals.openSession = open;
+    const cookie = request.headers.cookie ?? '';
+    const link = known.get(cookie);
+    const found = link && (await findSession(db, link));
+    if (found) {
+      const { cookie: _cookie, ...account } = found;
+      isAskedBy(response, db, account);
+      return next();
+    }
+    await open();
+    const { account } = request.session;
+    if (account) {
+      isAskedBy(response, db, account);
+      const signed = readLink(request.sessionID);
+      if (signed) known.set(cookie, signed);
+    }
+    next();
+  };
+}
+
+async function openSession(request: Request, response: Response): Promise<void> {
+  if (!(request.session as unknown)) await (response.locals.openSession as OpenSession)();
 }
 
 /** Begins a session under a new id: one that somebody planted before is worth nothing. */
-export async function beginSession(request: Request, account: Account): Promise<void> {
+export async function beginSession(
+  request: Request,
+  response: Response,
+  account: Account,
+): Promise<void> {
+  await openSession(request, response);
   BEGINS_IN.set(request, account.shop);
   await promisify(request.session.regenerate.bind(request.session))();
   request.session.account = account;
@@ -95,6 +123,7 @@ export async function beginSession(request: Request, account: Account): Promise<
 
 /** Ends the session of a request, here and in the browser. */
 export async function endThisSession(request: Request, response: Response): Promise<void> {
+  await openSession(request, response);
   await promisify(request.session.destroy.bind(request.session))();
   response.clearCookie('yarrix').clearCookie('__Host-yarrix', { secure: true });
 }

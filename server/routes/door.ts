@@ -73,14 +73,14 @@ export function doorRoutes(db: Database, options: DoorOptions): Router {
     await forgetKnocks(db, 'address', address);
     const account = await accountIn(db.of(known.shop), known.person);
     await audit(db.of(known.shop), { what: 'signed in', person: known.person, address });
-    await beginSession(request, account);
+    await beginSession(request, response, account);
     response.json(account);
   });
 
   router.post('/session/demo', async (request, response) => {
     if (!options.demo) throw notFound('demo here');
     const account = await accountIn(db.of(DEMO_SHOP), DEMO_PERSON);
-    await beginSession(request, account);
+    await beginSession(request, response, account);
     response.json(account);
   });
 
@@ -122,7 +122,7 @@ export function doorRoutes(db: Database, options: DoorOptions): Router {
       });
     }
     const account = await accountIn(db.of(shop), person);
-    await beginSession(request, account);
+    await beginSession(request, response, account);
     response.status(201).json(account);
   });
 
@@ -146,7 +146,7 @@ export function doorRoutes(db: Database, options: DoorOptions): Router {
       await audit(rows, { what: 'joined', person, about: said.role, address: addressOf(request) });
     });
     const account = await accountIn(db.of(link.shop), person);
-    await beginSession(request, account);
+    await beginSession(request, response, account);
     response.status(201).json(account);
   });
 
@@ -170,7 +170,7 @@ export function doorRoutes(db: Database, options: DoorOptions): Router {
     });
     await forgetKnocks(db, 'account', email);
     const account = await accountIn(db.of(link.shop), person);
-    await beginSession(request, account);
+    await beginSession(request, response, account);
     response.json(account);
   });
 

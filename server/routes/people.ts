@@ -50,7 +50,7 @@ export function peopleRoutes(db: Database): Router {
       await audit(queries, { what: 'changed the password', person, address: addressOf(request) });
     });
     // Whoever else had the old one is out; this one goes on under a new session.
-    await beginSession(request, account);
+    await beginSession(request, response, account);
     response.status(204).end();
   });
 

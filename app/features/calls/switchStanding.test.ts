@@ -1,5 +1,5 @@
 import { readingsOf } from '../../../core/call/log';
-import type { LogEntry } from '../../../core/call/record';
+import type { LogEntry, ReadingRecord } from '../../../core/call/record';
 import type { Diagram } from '../../../core/diagram/diagram';
 import { findSwitch } from '../../../core/diagram/terminal';
 import { SwitchDiagnosis } from '../../../core/plan/switchDiagnosis';
