@@ -76,6 +76,25 @@ it('asks the server few things at start, however many diagrams there are, and no
   }
 });
 
+/** What becomes of texts that are given to a page as a script, a worker or a part of itself. */
+const TRIED = `return [
+    () => { document.body.innerHTML = '<img src="/favicon.png">'; },
+    () => { document.createElement('script').text = '1'; },
+    () => { document.createElement('script').src = 'https://other.example/a.js'; },
+    () => new Worker('https://other.example/a.js'),
+    () => { document.createElement('div').innerHTML = ''; },
+    () => new Worker('/workers/draft.js').terminate(),
+  ].map((each) => { try { each(); return 'taken'; } catch ({ name }) { return name; } });`;
+
+it('makes no script, worker or part of a page out of a text that is not its own', async () => {
+  const page = await yarrix.browser(PHONE);
+  await page.driver.get(yarrix.address);
+  await page.find('new-call');
+  const refused = Array(4).fill('TypeError');
+  expect(await page.driver.executeScript(TRIED)).toEqual([...refused, 'taken', 'taken']);
+  expect(await yarrix.giveBack(page, /Trusted|default policy/)).toEqual([]);
+});
+
 inTurn(3)(
   'says so when the script of a screen does not come, and goes on when it does',
   async () => {

@@ -99,6 +99,9 @@ export function createApp(options: AppOptions): Express {
           styleSrc: ["'self'", "'unsafe-inline'"],
           fontSrc: ["'self'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
+          // No text becomes a script or a part of a page (`app/sync/ownScripts.ts`).
+          'require-trusted-types-for': ["'script'"],
+          'trusted-types': ['default'],
           upgradeInsecureRequests: null,
         },
       },

@@ -81,6 +81,31 @@ describe('the door', () => {
     expect(JSON.stringify(rows)).not.toContain(decodeURIComponent(safe).split('.')[1]);
   });
 
+  it('takes a cookie as it was signed here and in no other way, however often it was seen', async () => {
+    const { cookie, as, account } = await founded();
+    expect([await isIn(cookie), await isIn(cookie)]).toEqual([true, true]);
+    // Beside another one it is the same.
+    expect(await isIn(`theme=dark; ${cookie}`)).toBe(true);
+    const [name, value = ''] = cookie.split('=');
+    const [id = '', signature = ''] = decodeURIComponent(value)
+      .slice(2)
+      .split(/\.(?=[^.]*$)/);
+    const other = id.endsWith('A') ? 'B' : 'A';
+    const made = [
+      `s:${id}.${signature.slice(0, -4)}AAAA`,
+      `s:${id}.`,
+      `s:${id}`,
+      id,
+      `s:${id.slice(0, -1)}${other}.${signature}`,
+      `s:${id.replace(account.shop, 'demo')}.${signature}`,
+    ];
+    for (const each of made) expect(await isIn(`${name}=${encodeURIComponent(each)}`)).toBe(false);
+    expect(await isIn(cookie)).toBe(true);
+    // A session that was seen ends, and another is begun in its place, as one that was not.
+    await as('delete', '/session').expect(204);
+    expect([await isIn(cookie), await isIn(`theme=dark; ${cookie}`)]).toEqual([false, false]);
+  });
+
   it('lets guesses wait longer and longer, tells nothing of who is there, and lets go of who knows', async () => {
     const { email, as } = await founded();
     // Behind a proxy of this machine: it says who comes.

@@ -111,6 +111,7 @@ describe('the web application beside the API', () => {
     const { headers } = await request(app).get('/').expect(200);
     expect(headers['content-security-policy']).toMatch(/^default-src 'self';.*script-src 'self';/);
     expect(headers['content-security-policy']).toMatch(/font-src 'self';/);
+    expect(headers['content-security-policy']).toMatch(/require-trusted-types-for 'script'/);
     expect(headers['content-security-policy']).not.toMatch(/upgrade-insecure/);
     expect(headers['strict-transport-security']).toBeUndefined();
     expect(headers['x-powered-by']).toBeUndefined();

@@ -1,3 +1,5 @@
+// Before anything asks for a script.
+import '../sync/ownScripts';
 import { Slot, usePathname } from 'expo-router';
 import { useEffect, useLayoutEffect, useState } from 'react';
 import { Provider } from 'react-redux';
