@@ -71,20 +71,15 @@ describe('a table that is pasted into a draft', () => {
   });
 
   it('leaves a position that something else is moved by', () => {
+    const selector = switches(draft).find(({ id }) => id === 'selector');
+    if (!selector) throw new Error('no selector');
+    const { actuator, table } = selector;
+    const rows = table.rows.map(({ position }) => ({ position, closed: [] }));
     const shared: Diagram = {
       ...draft,
       parts: draft.parts.map((part) =>
         part.kind === 'switch' && part.id === 'door-switch'
-          ? {
-              ...part,
-              actuator: switches(draft).find(({ id }) => id === 'selector')?.actuator ?? '',
-              table: {
-                ...part.table,
-                rows: switches(draft)
-                  .find(({ id }) => id === 'selector')!
-                  .table.rows.map(({ position }) => ({ position, closed: [] })),
-              },
-            }
+          ? { ...part, actuator, table: { ...part.table, rows } }
           : part,
       ),
     };

@@ -7,7 +7,11 @@ const restored = (kept: Partial<Settings> | undefined): Settings =>
 describe('what somebody has set', () => {
   it('stays, and what came later has its usual value beside it', () => {
     // As an older version kept it: without most of what there is now.
-    const older = { depth: 'full', way: { helper: true }, terms: {} } as unknown as Partial<Settings>;
+    const older = {
+      depth: 'full',
+      way: { helper: true },
+      terms: {},
+    } as unknown as Partial<Settings>;
     const now = restored(older);
     expect(now).toMatchObject({ depth: 'full', way: { ...usual.way, helper: true } });
     expect(now.terms).toEqual(usual.terms);
