@@ -60,59 +60,65 @@ const callsAt = async (address: string): Promise<number> =>
     ).json()) as CallPage
   ).calls.length;
 
-it('starts whatever an earlier start has left behind, and signals nothing that is not its own', async () => {
-  const data = join(folder, 'data');
-  // A first start that was cut off in the middle of making its database, and while it wrote its note.
-  mkdirSync(join(data, 'postgres', 'data.half', 'base'), { recursive: true });
-  writeFileSync(join(data, 'running.json'), '');
-  const first = await start(data);
-  const calls = await callsAt(first.address);
-  expect(calls).toBeGreaterThan(5);
-  const status = await run(data, 'status');
-  expect(status).toEqual({ code: 0, output: expect.stringMatching(/the database answers/) });
-  // A second one on the same data says where the first is, or why not on another port.
-  const again = await run(data, 'start');
-  expect(again).toEqual({ code: 0, output: expect.stringContaining('already running at') });
-  const other = await run(data, 'start', '--port', '1');
-  expect(other).toEqual({ code: 69, output: expect.stringMatching(/already works on/) });
-  // Its note is lost: it is found all the same.
-  rmSync(join(data, 'running.json'));
-  expect((await run(data, 'start')).output).toContain(`already running at ${first.address}`);
-  const demo = await run(data, 'reset-demo');
-  expect(demo).toEqual({ code: 69, output: expect.stringMatching(/stop first/) });
+/** Both or none: the second goes on with the data of the first. */
+const inItsTurn = inTurn(2);
 
-  // Killed; its note names a process that is somebody else's by now.
-  await ended(first.child, 'SIGKILL');
-  writeFileSync(
-    join(data, 'running.json'),
-    JSON.stringify({ pid: process.pid, began: '1', port: 1 }),
-  );
-  expect((await run(data, 'status')).code).toBe(1);
-  const second = await start(data);
-  expect(await callsAt(second.address)).toBe(calls);
-  // Copied while it runs: the copy is another one, or none, but never the first.
-  const copy = join(folder, 'copy');
-  cpSync(data, copy, { recursive: true, filter: (path) => !path.endsWith('.sock') });
-  if (existsSync(join(copy, 'postgres', 'data'))) {
-    await runProgram('chown', ['-R', 'postgres:', join(copy, 'postgres')]);
-    const two = await start(copy);
-    expect(two.address).not.toBe(second.address);
-    expect(await callsAt(two.address)).toBe(calls);
-    await ended(two.child);
-  }
-  expect(await callsAt(second.address)).toBe(calls);
-  await ended(second.child);
+inItsTurn(
+  'starts whatever an earlier start has left behind, and signals nothing that is not its own',
+  async () => {
+    const data = join(folder, 'data');
+    // A first start that was cut off in the middle of making its database, and while it wrote its note.
+    mkdirSync(join(data, 'postgres', 'data.half', 'base'), { recursive: true });
+    writeFileSync(join(data, 'running.json'), '');
+    const first = await start(data);
+    const calls = await callsAt(first.address);
+    expect(calls).toBeGreaterThan(5);
+    const status = await run(data, 'status');
+    expect(status).toEqual({ code: 0, output: expect.stringMatching(/the database answers/) });
+    // A second one on the same data says where the first is, or why not on another port.
+    const again = await run(data, 'start');
+    expect(again).toEqual({ code: 0, output: expect.stringContaining('already running at') });
+    const other = await run(data, 'start', '--port', '1');
+    expect(other).toEqual({ code: 69, output: expect.stringMatching(/already works on/) });
+    // Its note is lost: it is found all the same.
+    rmSync(join(data, 'running.json'));
+    expect((await run(data, 'start')).output).toContain(`already running at ${first.address}`);
+    const demo = await run(data, 'reset-demo');
+    expect(demo).toEqual({ code: 69, output: expect.stringMatching(/stop first/) });
 
-  // Moved while it is stopped, and named from another folder.
-  renameSync(data, join(folder, 'moved'));
-  const third = await start('moved');
-  expect(await callsAt(third.address)).toBe(calls);
-  await ended(third.child);
-  expect(await run(join(folder, 'moved'), 'verify')).toEqual({
-    code: 0,
-    output: expect.stringMatching(/^All holds: 2 shops/),
-  });
-});
+    // Killed; its note names a process that is somebody else's by now.
+    await ended(first.child, 'SIGKILL');
+    writeFileSync(
+      join(data, 'running.json'),
+      JSON.stringify({ pid: process.pid, began: '1', port: 1 }),
+    );
+    expect((await run(data, 'status')).code).toBe(1);
+    const second = await start(data);
+    expect(await callsAt(second.address)).toBe(calls);
+    // Copied while it runs: the copy is another one, or none, but never the first.
+    const copy = join(folder, 'copy');
+    cpSync(data, copy, { recursive: true, filter: (path) => !path.endsWith('.sock') });
+    if (existsSync(join(copy, 'postgres', 'data'))) {
+      await runProgram('chown', ['-R', 'postgres:', join(copy, 'postgres')]);
+      const two = await start(copy);
+      expect(two.address).not.toBe(second.address);
+      expect(await callsAt(two.address)).toBe(calls);
+      await ended(two.child);
+    }
+    expect(await callsAt(second.address)).toBe(calls);
+    await ended(second.child);
+
+    // Moved while it is stopped, and named from another folder.
+    renameSync(data, join(folder, 'moved'));
+    const third = await start('moved');
+    expect(await callsAt(third.address)).toBe(calls);
+    await ended(third.child);
+    expect(await run(join(folder, 'moved'), 'verify')).toEqual({
+      code: 0,
+      output: expect.stringMatching(/^All holds: 2 shops/),
+    });
+  },
+);
 
 it('says in one line what is in its way', async () => {
   writeFileSync(join(folder, 'file'), '');
@@ -127,7 +133,7 @@ it('says in one line what is in its way', async () => {
   expect({ code, output }).toEqual({ code: 2, output: expect.stringMatching(/--port x/) });
 });
 
-inTurn(2)('brings everything back from a backup, and replaces nothing without a word', async () => {
+inItsTurn('brings everything back from a backup, and replaces nothing without a word', async () => {
   const [data, file] = [join(folder, 'moved'), join(folder, 'all.backup')];
   const made = await run(data, 'backup', file);
   expect(made).toEqual({
