@@ -82,7 +82,7 @@ describe('the door', () => {
   });
 
   it('takes a cookie as it was signed here and in no other way, however often it was seen', async () => {
-    const { cookie, as, account } = await founded();
+    const { cookie, account, email } = await founded();
     expect([await isIn(cookie), await isIn(cookie)]).toEqual([true, true]);
     // Beside another one it is the same.
     expect(await isIn(`theme=dark; ${cookie}`)).toBe(true);
@@ -102,8 +102,11 @@ describe('the door', () => {
     for (const each of made) expect(await isIn(`${name}=${encodeURIComponent(each)}`)).toBe(false);
     expect(await isIn(cookie)).toBe(true);
     // A session that was seen ends, and another is begun in its place, as one that was not.
-    await as('delete', '/session').expect(204);
+    const next = cookieOf(await signIn(email, PASSWORD).set('cookie', cookie).expect(200));
     expect([await isIn(cookie), await isIn(`theme=dark; ${cookie}`)]).toEqual([false, false]);
+    expect(await isIn(next)).toBe(true);
+    await request(app).delete('/api/session').set('cookie', next).expect(204);
+    expect(await isIn(next)).toBe(false);
   });
 
   it('lets guesses wait longer and longer, tells nothing of who is there, and lets go of who knows', async () => {

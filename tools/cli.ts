@@ -18,7 +18,7 @@ const USAGE = `./yarrix COMMAND
   backup FILE          everything in one file
   restore FILE [--replace]   what a backup has, in place of what is here
   verify               reads everything once, and says whether it holds
-  test [--only NAME] [--all]   all tests (core, contract, server, app, e2e); --all the long runs too
+  test [--only NAME] [--all]   tests (core, contract, server, app, e2e), what takes long by turns; --all everything
   lint                 layout, style and types
   mutate [--only FOLDER] [--seed N]  how often a test notices a change in the code
   pictures [--only NAME]  docs/screenshots made anew from the demo data

@@ -40,7 +40,7 @@ export async function makeWeb(web: string): Promise<void> {
     sourcemap: false,
     inlineWorkboxRuntime: true,
   });
-  compress(web);
+  await compress(web);
   keepWithinBudget(web);
 }
 

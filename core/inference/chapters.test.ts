@@ -2,9 +2,11 @@ import { sinceRepair, type Evidence } from '../call/evidence';
 import { chanceFrom } from '../chance';
 import { builtIn } from '../../library/library';
 import { drawnSetup } from '../diagram/setup';
-import { ownerOf } from '../fault/fault';
+import { effectOf, ownerOf } from '../fault/fault';
 import { ORDINARY_METER } from '../meter/meter';
+import { SITUATION_UNITS } from '../../library/madeUp/situationUnits';
 import { beliefState } from './beliefState';
+import { Chapters, nowOn } from './chapters';
 import { HEALTHY, entryLikelihood } from './entryLikelihood';
 import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
@@ -90,4 +92,30 @@ it('leaves what a repair does not touch as it was, and begins nothing after a me
   expect(sinceRepair([...entries, other])).toBe(3);
   expect(sinceRepair([...entries, other], 'coil')).toBe(0);
   expect(sinceRepair([...entries, { ...other, act: 'tap' }])).toBe(0);
+});
+
+it('puts a switch that is not moved and the arm that should reach it right as one, by no new part (common practice)', () => {
+  const unit = SITUATION_UNITS.find(({ parts }) => parts.some(({ kind }) => kind === 'hardware'));
+  const arm = unit?.parts.find((part) => part.kind === 'hardware');
+  const [reached = ''] = arm?.kind === 'hardware' ? arm.serves : [];
+  if (!unit || !arm) throw new Error('no arm');
+  const told = preparedUnit(unit).predictor;
+  const chapters = new Chapters(told);
+  const place = (owner: string): number =>
+    told.hypotheses.findIndex(
+      ({ causes: [cause, ...more] }) =>
+        cause && more.length === 0 && ownerOf(cause) === owner && effectOf(cause, 'stands'),
+    );
+  /** How often it is right after it, where something of an owner was what is wrong. */
+  const right = (owner: string, act: 'adjust' | 'clean' | 'replace', part: string): number => {
+    const path = { states: [{ from: 0, hypothesis: place(owner) }], log: 0 };
+    const ends = chapters.after([path], { kind: 'act', id: '', part, act }, 1);
+    return Math.exp(ends.find((end) => nowOn(end) === HEALTHY)?.log ?? -Infinity);
+  };
+  expect(place(reached)).toBeGreaterThan(0);
+  expect(right(reached, 'adjust', reached)).toBeCloseTo(0.8, 9);
+  expect(right(reached, 'adjust', arm.id)).toBeCloseTo(0.8, 9);
+  expect(right(reached, 'clean', arm.id)).toBeCloseTo(0.4, 9);
+  expect(right(reached, 'replace', arm.id)).toBe(0);
+  expect(right(reached, 'adjust', 'blower')).toBe(0);
 });

@@ -10,6 +10,7 @@ import type { Diagram, TerminalRef } from '../diagram/diagram';
 import { findSwitch, splitRef } from '../diagram/terminal';
 import type { UnitDiagnosis } from '../plan/unitDiagnosis';
 import { SITUATION_UNITS } from '../../library/madeUp/situationUnits';
+import { ALL, TURN } from '../../tools/inTurn';
 import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 /**
@@ -49,10 +50,12 @@ function unitNamed(id: string): Diagram {
 
 /** Parts and wires of a unit that is prepared in a second: a mutation run prepares it for every change, and takes no larger ones. */
 const SMALL = 20;
-const isTried = ({ unit }: Situation): boolean => {
+function isTried({ unit }: Situation, i: number): boolean {
   const { parts, wires } = unitNamed(unit);
-  return process.env.YARRIX_MUTATE === undefined || parts.length + wires.length <= SMALL;
-};
+  if (process.env.YARRIX_MUTATE !== undefined) return parts.length + wires.length <= SMALL;
+  // Every second of them has its turn.
+  return ALL || i % 2 === TURN % 2;
+}
 
 const diagnoses = new Map<string, UnitDiagnosis>();
 function diagnosisOf(id: string): UnitDiagnosis {

@@ -63,7 +63,7 @@ function unitNamed(id: string): Diagram {
 async function emptyPage(): Promise<{ address: string; end: () => void }> {
   const folder = mkdtempSync(join(tmpdir(), 'yarrix-empty-page-'));
   await exportPage(folder, EMPTY);
-  compress(folder);
+  await compress(folder);
   const server = express().use(serveWeb(folder)).listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));
   const end = (): void => {
