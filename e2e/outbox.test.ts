@@ -150,7 +150,8 @@ inTurn(3)('marks the demo on every screen, and leads out of it to the door and b
   await page.find('door');
   await page.driver.navigate().refresh();
   await page.press('look-around');
-  await page.find(`call-${CALL}`);
+  // The call itself may have been finished by an earlier test.
+  await page.find('new-call');
 });
 
 // The last one: what is put into every page from here on stays there.
