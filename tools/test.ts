@@ -57,7 +57,7 @@ async function jest(projects: string[], all: boolean): Promise<Counts> {
     // All of a small machine, where Jest would leave a core idle.
     args.push('--maxWorkers=100%');
     const env = { YARRIX_TURN: turn(), ...process.env, ...(all && { YARRIX_ALL: '1' }) };
-    if (!all) out(`turn ${env.YARRIX_TURN} of the browser's tests; --all takes every one`);
+    if (!all) out(`turn ${env.YARRIX_TURN} of what takes long; --all takes everything`);
     const { code } = await runProgram(process.execPath, args, { cwd: ROOT, env, show: true });
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
       readFileSync(report, 'utf8'),
@@ -69,7 +69,7 @@ async function jest(projects: string[], all: boolean): Promise<Counts> {
   }
 }
 
-/** Counts up with the commits, so that what takes long has its turn (`e2e/inTurn.ts`); 0 where nothing counts them. */
+/** Counts up with the commits, so that what takes long has its turn (`tools/inTurn.ts`); 0 where nothing counts them. */
 function turn(): string {
   try {
     return execFileSync('git', ['rev-list', '--count', 'HEAD'], { cwd: ROOT, stdio: 'pipe' })
