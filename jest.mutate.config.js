@@ -30,4 +30,5 @@ module.exports = {
   testTimeout,
   testMatch: (TESTS[process.env.YARRIX_MUTATE] ?? []).map((each) => `<rootDir>/${each}`),
   testPathIgnorePatterns: SLOW,
+  moduleNameMapper: { '^\\.\\.?/thread$': '<rootDir>/tools/threadInPlace.ts' },
 };

@@ -1,6 +1,7 @@
-import { builtIn } from '../../library/library';
+import { builtIn, LIBRARY } from '../../library/library';
 import type { Diagram, Part, SwitchPart, TerminalRef, Wire } from '../diagram/diagram';
 import { drawnSetup, type Setup } from '../diagram/setup';
+import { switches } from '../diagram/terminal';
 import { alone, isolate } from './isolation';
 
 const ask = (id: string, from: TerminalRef, to: TerminalRef, more: Partial<Setup> = {}) => {
@@ -33,6 +34,19 @@ describe('what answers beside a part', () => {
     expect(loop?.wiresOn.kind).toBe('not-computable');
     expect(loop?.through).toEqual(expect.arrayContaining(['thermopile', 'valve', 'wall-switch']));
     expect(loop?.wiresOff).toMatchObject({ kind: 'ohms' });
+  });
+
+  it('is told by the parts on it: a supply that it runs through is none', () => {
+    let throughSupply = 0;
+    for (const diagram of LIBRARY)
+      for (const part of switches(diagram))
+        for (const { from, to, through } of isolate(diagram, part).sneakPaths) {
+          const parts = diagram.parts.map(({ id }) => id);
+          expect(parts).toEqual(expect.arrayContaining(through));
+          const read = alone(diagram, drawnSetup(diagram), from, to);
+          if (read?.through.some((each) => !parts.includes(each))) throughSupply++;
+        }
+    expect(throughSupply).toBeGreaterThan(0);
   });
 
   it('tells no such thing of two parts: the rest of the unit is what is asked about', () => {

@@ -232,10 +232,7 @@ export class TableMaker {
     const { graph, labels, place } = this;
     const threads = [...this.threads];
     // What opens comes first, so that what closes finds the islands as they will be.
-    const inOrder =
-      changes.length > 1
-        ? changes.toSorted((x, y) => Number(y.to > y.ohms) - Number(x.to > x.ohms))
-        : changes;
+    const inOrder = changes.toSorted((x, y) => Number(y.to > y.ohms) - Number(x.to > x.ohms));
     let count = 0;
     let islandsMade = 0;
     graph.reset();

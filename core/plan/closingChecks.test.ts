@@ -51,6 +51,30 @@ describe('checks before a unit is handed back', () => {
     for (const { id } of others) expect(checks).not.toContain(`safety ${id}`);
   });
 
+  it('asks for the corner of whatever opens: a door, a lid or a drawer, and of no knob', () => {
+    const oven = unit('over-range-oven');
+    const [interlock] = switches(oven).filter(
+      ({ safety, actuator }) => safety && actuator === 'door',
+    );
+    if (!interlock) throw new Error('no interlock');
+    const corner = (shape: 'door' | 'lid' | 'drawer' | 'knob'): boolean => {
+      const shaped: Diagram = {
+        ...oven,
+        actuators: oven.actuators.map((each) =>
+          each.kind === 'hand' && each.id === 'door' ? { ...each, shape } : each,
+        ),
+      };
+      const entries = logOf(['act', { part: interlock.id, act: 'replace' }]);
+      return named(due(shaped, entries)).includes('corner door');
+    };
+    expect((['door', 'lid', 'drawer', 'knob'] as const).map(corner)).toEqual([
+      true,
+      true,
+      true,
+      false,
+    ]);
+  });
+
   it('asks a furnace for draft, carbon monoxide and temperature rise, and a new pressure switch for cycles', () => {
     const furnace = unit('gas-furnace');
     const checks = named(due(furnace, logOf(['act', { part: 'draft-switch', act: 'replace' }])));

@@ -31,6 +31,12 @@ describe('the order of safety events', () => {
       expect(orderedActuators(unit).length > 0).toBe(unit.parts.some(({ id }) => id === 'monitor'));
   });
 
+  it('begins at the position that is called closed or shut, wherever the list has it', () => {
+    const upside = { ...door, positions: door.positions.toReversed() };
+    for (const way of ['opening', 'closing'] as const)
+      expect(expectedOrder(oven, upside, way)).toEqual(expectedOrder(oven, door, way));
+  });
+
   it('is judged by taps: right, wrong way round, not whole', () => {
     const opening = expectedOrder(oven, door, 'opening');
     expect(judgeOrder(opening, [primary, monitor])).toMatchObject({ kind: 'not-whole' });

@@ -6,17 +6,21 @@ import { beliefState } from '../inference/beliefState';
 import { HEALTHY } from '../inference/entryLikelihood';
 import { workCall } from '../simulate/simulatedCall';
 import { keyOf } from './candidates';
+import { Minutes } from './minutes';
 import { reasonsFor, refusalOf } from './refused';
 import { toolKey, toolsFor, toolsOf } from './tools';
-import { answersTo, questions } from './questions';
+import { answersTo, isAnswered, questions } from './questions';
+import { unitTests } from './unitTests';
 import { USUAL_WAY, type WayOfWorking } from './wayOfWorking';
 import { preparedUnit } from '../../tools/preparations/preparedUnit';
 
 const washer = builtIn('top-load-washer');
 const dryer = builtIn('gas-dryer');
-if (!washer || !dryer) throw new Error('no unit');
+const burner = builtIn('radiant-burner');
+if (!washer || !dryer || !burner) throw new Error('no unit');
 const diagnosis = preparedUnit(washer);
 const { minutes } = diagnosis.planner;
+const burnerMinutes = new Minutes(burner);
 const told = (subject: string, outcome: StatementEvidence['outcome'], steps: string) =>
   ({
     kind: 'statement',
@@ -74,7 +78,7 @@ describe('a test that is refused', () => {
       { ...spin, source: 'seen' },
       { chance: chanceFrom(3), way },
     );
-    expect(call.verdict.kind).not.toBe('named');
+    expect(call.verdict).toEqual({ kind: 'open', needs: 'own-terminals' });
   });
 
   it('plans nothing that takes a tool which is not in the bag', () => {
@@ -103,6 +107,17 @@ describe('a test that is refused', () => {
       expect(verdict.kind).not.toBe('named');
     }
     expect(without([], { minutesLeft: 600 })).toEqual(without([]));
+  });
+
+  it('may be for want of a tool or of a second pair of hands where a panel takes them', () => {
+    for (const test of [...unitTests(burner), { kind: 'measure', actuator: 'heat' } as const]) {
+      const reasons = reasonsFor(burner, burnerMinutes, test);
+      const off = burner.panels.filter((_, i) => burnerMinutes.of(test).panels & (1 << i));
+      const tool = test.kind === 'measure' || off.some((each) => each.tool);
+      expect(reasons.includes('no-tool')).toBe(tool);
+      expect(reasons.includes('no-helper')).toBe(off.some((each) => each.helper));
+      expect(reasons.includes('cannot-reach')).toBe(off.length > 0);
+    }
   });
 
   it('has a reason that fits: panels, tools, helper, clips, live, terminals', () => {
@@ -152,6 +167,16 @@ describe('asking the customer', () => {
     const cold = told('igniter', 'off', 'timer=heat,start=pressed,start=released');
     for (const { subject, steps } of about([cold, went]))
       if (subject === 'motor') expect(went.steps.startsWith(steps)).toBe(false);
+    // That it started does not say whether it went on.
+    const begun = { ...start, outcome: 'runs' } as const;
+    const answered = (steps: string, by: StatementEvidence): boolean => {
+      const ask = { kind: 'ask', steps, subject: 'motor', expected: 'runs' } as const;
+      return isAnswered(gas.predictor, ask, [by]);
+    };
+    expect(answered(went.steps, begun)).toBe(false);
+    expect(answered(went.steps, start)).toBe(true);
+    expect(answered(start.steps, went)).toBe(true);
+    expect(answered(start.steps, { ...went, outcome: 'off' })).toBe(false);
     expect(about([start, { kind: 'act', id: 'done', part: 'fuse', act: 'replace' }])).toEqual([]);
   });
 
@@ -160,6 +185,7 @@ describe('asking the customer', () => {
     expect(all.length).toBeGreaterThan(10);
     for (const test of all) {
       const answers = answersTo(gas.predictor, test);
+      expect(test.expected).toBeDefined();
       expect(answers[0]).toBe(test.expected);
       expect(new Set(answers).size).toBe(answers.length);
       expect(gas.predictor.outcome(HEALTHY, test.steps, test.subject)).toBe(test.expected);

@@ -6,6 +6,7 @@ import { beliefState } from '../inference/beliefState';
 import { HEALTHY } from '../inference/entryLikelihood';
 import { drawnSetup } from '../diagram/setup';
 import { ORDINARY_METER } from '../meter/meter';
+import { preparedUnit } from '../../tools/preparations/preparedUnit';
 import { candidatesOf } from './candidates';
 import { shownAs } from './shownOutcome';
 import { UnitDiagnosis } from './unitDiagnosis';
@@ -27,6 +28,16 @@ const noHeat: Evidence = {
   subject: 'element',
   outcome: 'off',
 };
+const washer = preparedUnit(builtIn('top-load-washer') ?? burner);
+const stays = (outcome: 'off' | 'runs') =>
+  ({
+    kind: 'statement',
+    id: 'spin',
+    source: 'seen',
+    steps: 'timer=spin',
+    subject: 'drive',
+    outcome,
+  }) as const;
 const element = (shows: ReadingEvidence['shows'], id: string): ReadingEvidence => ({
   kind: 'reading',
   id,
@@ -105,6 +116,32 @@ describe('advice', () => {
     expect(own?.test).toMatchObject({ kind: 'ohm', from: 'element.a', to: 'element.b' });
     const named = advise([...far, element({ kind: 'over' }, 'c')]);
     expect(named.verdict).toMatchObject({ kind: 'named', suspect: { id: 'element' } });
+  });
+
+  it('weighs live tests only for what was seen to do wrong, and only where that is wanted', () => {
+    const live = { ...USUAL_WAY, live: true };
+    const said = (outcome: 'off' | 'runs', way = live) => {
+      const entries = [stays(outcome)];
+      const state = beliefState(washer.predictor, entries);
+      const { options } = washer.planner.problem(state, entries, way).root;
+      return options.filter(({ test }) => test.kind === 'volt').length;
+    };
+    expect(said('off')).toBeGreaterThan(0);
+    expect(said('off', USUAL_WAY)).toBe(0);
+    expect(said('runs')).toBe(0);
+  });
+
+  it('is none once the good unit leads by enough', () => {
+    const state = beliefState(planner.predictor, [noHeat]);
+    const good = beliefState(planner.predictor, []).suspects.find(({ id }) => id === undefined);
+    if (!good) throw new Error('no good unit');
+    const led = (probability: number) =>
+      planner.advise({ ...state, suspects: [{ ...good, probability }] }, [noHeat]);
+    expect(led(0.99)).toEqual({
+      verdict: { kind: 'nothing-found', probability: 0.99 },
+      tests: [],
+    });
+    expect(led(0.5).verdict).toEqual({ kind: 'open', needs: 'test' });
   });
 
   it('drops a suspect that reads good at its own terminals', () => {

@@ -4,6 +4,7 @@ import type { UnitPredictor } from '../inference/unitPredictor';
 import { readAtItself, type BeliefState, type UnitVerdict } from '../inference/beliefState';
 import { nameFrom, NAME_FROM } from '../inference/threshold';
 import { HEALTHY } from '../inference/entryLikelihood';
+import { alike } from '../behaviour/statement';
 import { splitWait } from '../behaviour/step';
 import { candidatesOf, keyOf, type Candidate } from './candidates';
 import { keepCandidates, takeCandidates, type KeptCandidates } from './keptCandidates';
@@ -92,11 +93,12 @@ export class UnitPlanner {
 
   /** Live readings and jumper tries at the moments in which the unit was seen to do wrong. */
   private liveCandidates(entries: readonly Evidence[]): Candidate[] {
-    const { diagram, hypotheses } = this.predictor;
+    const { diagram } = this.predictor;
     return entries.flatMap((entry) => {
       if (entry.kind !== 'statement' || entry.jumper) return [];
       const { steps, subject, outcome } = entry;
-      if (hypotheses[HEALTHY]?.uses.outcomes.get(steps)?.get(subject) === outcome) return [];
+      const good = this.predictor.outcome(HEALTHY, steps, subject);
+      if (good !== undefined && alike(good, outcome)) return [];
       const key = `${steps} ${subject} ${outcome}`;
       const { base } = splitWait(steps);
       const moments = [steps, ...windows(this.predictor, entry).map((at) => `${base},wait=${at}`)];
