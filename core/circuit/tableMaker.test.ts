@@ -118,3 +118,20 @@ it('keeps its digits when a contact opens beside megohms and more changes with i
       }
   }
 });
+
+it('keeps its digits where what is left beside an opened contact changes as well', () => {
+  // A ring of 1 ohm each, closed by 150 kilohm: a contact of it opens, and the large one becomes small.
+  const large: Resistor = { a: 0, b: 6, ohms: 150e3 };
+  const resistors = [large, ...[0, 1, 2, 3, 4, 5].map((a): Resistor => ({ a, b: a + 1, ohms: 1 }))];
+  const maker = new TableMaker(7, resistors);
+  const row = new Float64Array(maker.pairs);
+  const small = { ...large, at: 0, to: 1 };
+  maker.write([{ a: 2, b: 3, at: 3, ohms: 1, to: Infinity }, small], row, 0);
+  const read = (a: number, b: number): number => row[maker.pair(a, b)] ?? NaN;
+  for (const [a, b, ohms] of [
+    [0, 6, 1],
+    [2, 3, 6],
+    [1, 5, 3],
+  ] as const)
+    expect(read(a, b) / ohms).toBeCloseTo(1, 9);
+});
