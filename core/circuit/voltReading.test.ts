@@ -57,6 +57,24 @@ describe('live readings (common practice)', () => {
     const off = live(wye, ['knob', 'off']);
     expect(volts(voltReading(wye, off, 'infinite.L1', 'infinite.L2')).nominal).toBeCloseTo(208, 0);
     expect(volts(voltReading(wye, off, 'infinite.L1', 'feed.N')).nominal).toBeCloseTo(120, 0);
+    // What hangs between the hots alone cannot tell a wye from two legs of as many volts.
+    const legs: Diagram = {
+      ...burner,
+      supplies: burner.supplies.map((each) => ({ ...each, volts: 208 })),
+    };
+    const poor = faults(burner, 'infinite.L2-H2:resistive=8');
+    for (const [from, to] of [
+      ['infinite.L2', 'infinite.H2'],
+      ['coil.a', 'coil.b'],
+      ['infinite.L2', 'coil.a'],
+    ] as const) {
+      const [one, two] = [wye, legs].map((unit) =>
+        volts(voltReading(unit, live(unit, ['knob', 'high']), from, to, poor)),
+      );
+      for (const bound of ['nominal', 'low', 'high'] as const)
+        expect((one?.[bound] ?? NaN) / (two?.[bound] ?? NaN)).toBeCloseTo(1, 2);
+      expect(one?.low).toBeLessThan(one?.high ?? 0);
+    }
   });
 
   it('shows full control volts across the only open limit, and nothing sure of one of two', () => {
