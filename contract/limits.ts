@@ -12,6 +12,8 @@ export const MOST_SECONDS = 86_400;
 
 /** Bytes of a photo; the app scales them well below. */
 export const MOST_PHOTO_BYTES = 600_000;
+/** Pixels of any photo that is sent: more than any phone takes. */
+export const MOST_PHOTO_PIXELS = 60e6;
 
 /** Photos of a call. */
 export const MOST_PHOTOS = 60;

@@ -38,7 +38,7 @@ export async function picturesOf(
 
 /** What became of a photo that was sent. */
 export interface AddedPhoto {
-  /** What is stored under its id, by this sending or an earlier one; null where it was not stored. */
+  /** What is stored under its id, by this sending or an earlier one, with the hash of what was sent; null where it was not stored. */
   photo: (Omit<NewPhotoDto, 'jpeg'> & { sha256: string }) | null;
   /** Whether its call is there. */
   call: boolean;
@@ -48,12 +48,15 @@ export interface AddedPhoto {
   photos: number;
 }
 
-/** Stores a photo once however often it is sent; none beyond what a call may have. */
+/**
+ * Stores a photo once however often it is sent; none beyond what a call may have.
+ * @param picture what is stored, and what tells whether the same is sent again
+ */
 export async function addPhoto(
   db: ShopQueries,
   id: string,
-  { callId, shows, of, drawnFrom, phoneAt }: NewPhotoDto,
-  jpeg: Buffer,
+  { callId, shows, of, drawnFrom, phoneAt }: Omit<NewPhotoDto, 'jpeg'>,
+  { jpeg, sentSha256 }: { jpeg: Buffer; sentSha256: Buffer },
 ): Promise<AddedPhoto> {
   const { rows } = await db.query<AddedPhoto>(
     `WITH of_call AS (SELECT id FROM call WHERE shop = $1 AND id = $3
@@ -61,20 +64,20 @@ export async function addPhoto(
      ), under AS (SELECT $8::uuid IS NULL OR EXISTS (
          SELECT FROM photo WHERE shop = $1 AND call = $3 AND id = $8) AS there
      ), stored AS (
-       INSERT INTO photo (shop, id, call, shows, jpeg, phone_at, shown_of, drawn_from)
-       SELECT $1, $2, $3, $4, $5, $6, $7, $8 FROM of_call, had, under
+       INSERT INTO photo (shop, id, call, shows, jpeg, phone_at, shown_of, drawn_from, sent_sha256)
+       SELECT $1, $2, $3, $4, $5, $6, $7, $8, $9 FROM of_call, had, under
        WHERE had.number < ${MOST_PHOTOS} AND under.there
        ON CONFLICT (shop, id) DO NOTHING
-       RETURNING call, shows, jpeg, phone_at, shown_of, drawn_from
+       RETURNING call, shows, jpeg, phone_at, shown_of, drawn_from, sent_sha256
      ), known AS (
        SELECT * FROM stored UNION ALL
-       SELECT call, shows, jpeg, phone_at, shown_of, drawn_from FROM photo WHERE shop = $1 AND id = $2 LIMIT 1
+       SELECT call, shows, jpeg, phone_at, shown_of, drawn_from, sent_sha256 FROM photo WHERE shop = $1 AND id = $2 LIMIT 1
      )
      SELECT (SELECT json_strip_nulls(json_build_object('callId', call, 'shows', shows, 'phoneAt', phone_at,
-         'of', shown_of, 'drawnFrom', drawn_from, 'sha256', encode(sha256(jpeg), 'hex'))) FROM known) AS photo,
+         'of', shown_of, 'drawnFrom', drawn_from, 'sha256', encode(coalesce(sent_sha256, sha256(jpeg)), 'hex'))) FROM known) AS photo,
        EXISTS (SELECT FROM of_call) AS call, (SELECT there FROM under) AS "drawnOn",
        (SELECT number FROM had) AS photos`,
-    [db.shop, id, callId, shows, jpeg, phoneAt, of ?? null, drawnFrom ?? null],
+    [db.shop, id, callId, shows, jpeg, phoneAt, of ?? null, drawnFrom ?? null, sentSha256],
   );
   const [row] = rows;
   if (!row) throw new Error('a statement that always has one row has none');

@@ -59,7 +59,7 @@ describe('the wall of the database', () => {
       version: 1,
       skewMs: 0,
     };
-    const photo = { callId: call, of: 'plate', phoneAt, jpeg: '' };
+    const photo = { callId: call, of: 'plate', phoneAt };
     /** What each query function is called with beside the rows; every one that takes rows is here. */
     const CALLED: Record<string, unknown[]> = {
       listCalls: [{ words: ['washer'] }],
@@ -87,7 +87,7 @@ describe('the wall of the database', () => {
       listPhotos: [call],
       findPhoto: [randomUUID()],
       picturesOf: [call, 9],
-      addPhoto: [randomUUID(), photo, Buffer.from('x')],
+      addPhoto: [randomUUID(), photo, { jpeg: Buffer.from('x'), sentSha256: Buffer.from('x') }],
       seenBefore: [call],
       minutesByKind: [],
       audit: [{ what: 'signed in' }],

@@ -11,6 +11,7 @@ import { diagramOfCall } from '../db/calls';
 import type { ShopRows } from '../db/database';
 import { findDiagram } from '../db/diagrams';
 import { addPhoto, findPhoto, listPhotos } from '../db/photos';
+import { encodedAnew } from '../encodedAnew';
 import { onlyJson, uuidOf, valid } from '../input';
 import { notFound, unusable } from '../problems';
 import { rowsOf } from '../people/asker';
@@ -40,9 +41,12 @@ export function photoRoutes(): Router {
     if (saysWhereTaken(jpeg)) refuse('says where or by what it was taken: send it without Exif');
     if (photo.of !== undefined && !(await isThere(rowsOf(response), photo.callId, photo.of)))
       refuse(`the diagram of this call has no "${photo.of}"`, '/of');
-    const stored = await addPhoto(rowsOf(response), id, photo, jpeg);
+    const anew = await encodedAnew(jpeg);
+    const picture = anew.ok ? anew.value : refuse(anew.error);
+    const sentSha256 = createHash('sha256').update(jpeg).digest();
     const { jpeg: _, ...said } = photo;
-    const sha256 = createHash('sha256').update(jpeg).digest('hex');
+    const stored = await addPhoto(rowsOf(response), id, said, { jpeg: picture, sentSha256 });
+    const sha256 = sentSha256.toString('hex');
     if (stored.photo) refuseOther('photo', { ...said, sha256 }, stored.photo);
     else if (!stored.call) throw notFound('such call');
     else if (!stored.drawnOn)

@@ -1,10 +1,9 @@
 import sharp from 'sharp';
+import { MOST_PHOTO_PIXELS } from '../../contract/limits';
 import { whileKept, type OpenCv, type Picture } from './openCv';
 
 /** Longer sides are scaled down to this, shorter photos up to the half of it: rules stay thicker than a pixel. */
 const MOST_PIXELS = 2000;
-/** Nothing larger is decoded: more than any phone takes. */
-const MOST_DECODED = 60e6;
 
 /** A grey photo. */
 export interface Photo {
@@ -26,8 +25,8 @@ export const decodePhoto = (bytes: Uint8Array): Promise<Photo> =>
   });
 
 async function decoded(bytes: Uint8Array): Promise<Photo> {
-  const whole = sharp(bytes, { limitInputPixels: MOST_DECODED, failOn: 'error' }).autoOrient();
-  const { width, height } = await sharp(bytes, { limitInputPixels: MOST_DECODED }).metadata();
+  const whole = sharp(bytes, { limitInputPixels: MOST_PHOTO_PIXELS, failOn: 'error' }).autoOrient();
+  const { width, height } = await sharp(bytes, { limitInputPixels: MOST_PHOTO_PIXELS }).metadata();
   const longer = Math.max(width, height);
   const wanted = Math.min(MOST_PIXELS, Math.max(longer, MOST_PIXELS / 2));
   const { data, info } = await whole
