@@ -260,6 +260,10 @@ describe('the door', () => {
     await as('delete', `/people/${account.person}`).expect(409);
     await as('put', `/people/${person}/role`).send({ role: 'lead' }).expect(204);
     await request(app).get('/api/people').set('cookie', now).expect(200);
+    const lines = (await as('get', '/audit').expect(200)).body as AuditLine[];
+    expect(lines.filter(({ what }) => what === 'changed a role')).toMatchObject([
+      { name: account.name, about: `${joined.body.name}: lead` },
+    ]);
     // Two leads who take each other out at one moment: one of them stays.
     const gone = await Promise.all([
       as('delete', `/people/${person}`),

@@ -38,6 +38,9 @@ it('takes a diagram in the line notation, with parts that only a line names, and
 });
 
 it('gives out the whole library and takes it back: what is new, the same, different is told before anything is stored', async () => {
+  const own =
+    'unit own-hood "Hood"\n  kind: hood\nL1 -BK> wall switch 1-2 > fan motor [9 ohm] 1-2 -WH> N\n';
+  await sendFile('put', `/api/diagrams/${randomUUID()}`, own).expect(200);
   const file = (await request(app).get('/api/library').expect(200)).body as LibraryFile;
   const before = await list();
   expect(file.diagrams.map(({ id }) => id).sort()).toEqual(
@@ -51,6 +54,7 @@ it('gives out the whole library and takes it back: what is new, the same, differ
   const states = new Map(compared.map(({ id, state }) => [id, state]));
   expect([states.get(first.id), states.get(burner.id)]).toEqual(['different', 'new']);
   expect(compared.filter(({ state }) => state === 'same').length).toBe(rest.length);
+  expect(rest.length).toBeGreaterThan(0);
   expect(compared[0]?.differences[0]).toMatch(/called “Another name”/);
   expect(await list()).toEqual(before);
 

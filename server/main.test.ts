@@ -1,5 +1,6 @@
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { request as httpRequest } from 'node:http';
+import { createServer, request as httpRequest } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino from 'pino';
@@ -47,6 +48,14 @@ beforeAll(() => {
     writeFileSync(join(web, name), name);
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const holder = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = holder.address() as AddressInfo;
+      holder.close(() => resolve(port));
+    });
+  });
 
 it('starts on a free port of loopback, logs, and stops', async () => {
   const logFile = join(folder, 'server.log');
@@ -166,6 +175,11 @@ it('answers what it was asked before it stops, takes nothing new, and tells an o
   // By patterns: no id makes a line of its own.
   expect(told).not.toMatch(/00000000-0000/);
   expect((await fetch(`${watched}/`)).status).toBe(404);
+  // Where an operator's port is taken nothing is left listening on the other.
+  const port = await freePort();
+  const second = { databaseUrl, dataFolder: folder, port, metricsPort: server.metricsPort };
+  await expect(startServer({ ...second, ...ways })).rejects.toThrow(/EADDRINUSE/);
+  await expect(fetch(`http://127.0.0.1:${port}/api/health`)).rejects.toThrow();
 
   // Half of a request is there when it is told to stop.
   const body = JSON.stringify({ email: 'kim@shop.example', password: 'not it' });

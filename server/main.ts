@@ -84,15 +84,19 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     await db.end();
     written?.close();
   };
-  const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(port, '127.0.0.1', (error?: Error) =>
-      error ? reject(error) : resolve(listening),
-    );
-  }).catch(async (error: unknown) => {
+  const listen = async (): Promise<{ server: Server; told: number | undefined }> => {
+    const told = await metrics?.listen(metricsPort ?? 0);
+    const server = await new Promise<Server>((resolve, reject) => {
+      const listening = app.listen(port, '127.0.0.1', (error?: Error) =>
+        error ? reject(error) : resolve(listening),
+      );
+    });
+    return { server, told };
+  };
+  const { server, told } = await listen().catch(async (error: unknown) => {
     await close();
     throw error;
   });
-  const told = await metrics?.listen(metricsPort ?? 0);
   server.headersTimeout = PATIENCE_MS.headers;
   server.requestTimeout = PATIENCE_MS.request;
   const address = server.address();

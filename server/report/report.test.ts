@@ -153,6 +153,11 @@ describe('the report of a call', () => {
     const { body } = await bytes(`/api/calls/${call}/report.pdf?for=trade`).expect(200);
     expect((body as Buffer).length).toBeLessThan(300 * 1024);
     expect(textOf(body as Buffer)).toMatch(/1 of (\d+)[^]*\1 of \1/);
+    // The customer reads once what was read the same again and again, and how often.
+    const short = textOf((await bytes(`/api/calls/${call}/report.pdf`).expect(200)).body as Buffer);
+    expect(short).toMatch(/\bOL, 31 times/);
+    expect(short).toMatch(/0\.3[^\n]*, 30 times/);
+    expect(short).not.toMatch(/, 1 times/);
   });
 
   it('is there as lines for a page, and as open files', async () => {
