@@ -23,7 +23,7 @@ afterAll(async () => {
 });
 
 describe('after the repair', () => {
-  inTurn(2)('sees the order of the interlocks, right and the wrong way round', async () => {
+  inTurn(3)('sees the order of the interlocks, right and the wrong way round', async () => {
     const call = await callWith(yarrix, 'over-range-oven', 'Fuse blows when the door is opened', [
       ['act', { part: 'monitor', act: 'replace' }],
     ]);
@@ -110,7 +110,7 @@ describe('after the repair', () => {
     expect(text).toMatch(/Not done: [^]*Whole run/);
   });
 
-  inTurn(2)(
+  inTurn(3)(
     'keeps a photo through a lost server and a restart, scaled and without where it was taken',
     async () => {
       const call = await callWith(yarrix, 'coil-burner', 'Burner stays cold', []);

@@ -110,7 +110,7 @@ describe('after the verdict', () => {
     await page.says(`call-${call}`, /Lid switch: stuck open/);
   });
 
-  inTurn(3)(
+  inTurn(4)(
     'does not let a manual reset pass without its cause, and alarms at a second protector',
     async () => {
       const heater = builtIn('electric-water-heater');
@@ -146,7 +146,7 @@ describe('after the verdict', () => {
     },
   );
 
-  inTurn(3)('does not let a used part in that reads bad on the bench', async () => {
+  inTurn(4)('does not let a used part in that reads bad on the bench', async () => {
     const call = await callWith(yarrix, 'coil-burner', 'Burner stays cold', [
       [
         'found',
@@ -178,7 +178,7 @@ describe('after the verdict', () => {
     await page.says('step-closed', /Nothing is left open/);
   });
 
-  inTurn(3)('leads on to the second fault when a repair did not help', async () => {
+  inTurn(4)('leads on to the second fault when a repair did not help', async () => {
     const burner = builtIn('coil-burner');
     if (!burner) throw new Error('no burner');
     const off = { steps: 'knob=high,wait=60', subject: 'coil', outcome: 'off' } as const;
@@ -227,7 +227,7 @@ describe('after the verdict', () => {
     await page.says('state-proved', /look elsewhere/);
   });
 
-  inTurn(3)(
+  inTurn(4)(
     'asks what it was in the end, and counts that for the next call on such a unit',
     async () => {
       const first = await callWith(yarrix, 'dehumidifier', 'Does not start', [
@@ -253,7 +253,7 @@ describe('after the verdict', () => {
     },
   );
 
-  inTurn(3)('reckons with the numbers of the call', async () => {
+  inTurn(4)('reckons with the numbers of the call', async () => {
     const call = await callWith(yarrix, 'coil-burner', 'Burner is slow', []);
     await page.driver.get(`${yarrix.address}/call/${call}`);
     await page.press('figures-coil-element');

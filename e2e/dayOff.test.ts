@@ -53,7 +53,7 @@ async function picture(): Promise<string> {
   return (await noise.jpeg({ quality: 60 }).toBuffer()).toString('base64');
 }
 
-inTurn(3)(
+inTurn(4)(
   'sends what a day without a signal has brought, and loses nothing when it is killed in the middle',
   async () => {
     const page = await yarrix.browser(PHONE);

@@ -95,7 +95,7 @@ it('makes no script, worker or part of a page out of a text that is not its own'
   expect(await yarrix.giveBack(page, /Trusted|default policy/)).toEqual([]);
 });
 
-inTurn(3)(
+inTurn(4)(
   'says so when the script of a screen does not come, and goes on when it does',
   async () => {
     const page = await yarrix.browser(PHONE);
@@ -111,7 +111,7 @@ inTurn(3)(
   },
 );
 
-inTurn(3)(
+inTurn(4)(
   'is alive: the door moves, two points say what they show, a fault changes it, a call comes to the part',
   async () => {
     const page = await yarrix.browser(PHONE);
@@ -168,7 +168,7 @@ inTurn(3)(
   },
 );
 
-inTurn(3)(
+inTurn(4)(
   'has tables, parts, what its faults do, and what nobody notices; a favourite stays one',
   async () => {
     const page = await yarrix.browser(WIDE_WINDOW, 'dark');

@@ -163,7 +163,7 @@ it('founds a shop, lets people in by links, works a day without the server, and 
   await shared.find('signed-out');
 });
 
-inTurn(2)('gives a customer a link to the report, which ends when it is withdrawn', async () => {
+inTurn(3)('gives a customer a link to the report, which ends when it is withdrawn', async () => {
   const page = await yarrix.browser(PHONE);
   pages.push(page);
   await page.driver.get(`${yarrix.address}/call/00000000-0000-4000-8000-000200000000/report`);
@@ -186,7 +186,7 @@ inTurn(2)('gives a customer a link to the report, which ends when it is withdraw
   expect(await theirs.driver.getTitle()).toBe('This link has ended');
 });
 
-inTurn(2)(
+inTurn(3)(
   'shows what a colleague enters on the same call by itself, and what both entered',
   async () => {
     const two = [await yarrix.browser(PHONE), await yarrix.browser(PHONE)] as const;

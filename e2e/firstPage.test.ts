@@ -18,7 +18,7 @@ const ready = (page: Browser): Promise<unknown> =>
     'const [done] = arguments; navigator.serviceWorker.ready.then(() => done());',
   );
 
-inTurn(3)(
+inTurn(4)(
   'has the frame of a screen before its script, and the calls without the network the second time',
   async () => {
     const page = await yarrix.newBrowser(PHONE);
@@ -45,7 +45,7 @@ inTurn(3)(
   },
 );
 
-inTurn(3)('offers a newer version, and takes it when somebody says so', async () => {
+inTurn(4)('offers a newer version, and takes it when somebody says so', async () => {
   const page = await yarrix.newBrowser(PHONE);
   await page.driver.get(yarrix.address);
   await page.find('new-call');
@@ -82,7 +82,7 @@ const WATCH = `window.said = false;
   new MutationObserver(() => { window.said ||= !!document.querySelector('[data-testid=preparing]'); })
     .observe(document.body, { childList: true, subtree: true });`;
 
-inTurn(3)(
+inTurn(4)(
   'prepares a unit once in its life: a built-in one never here, an own one the first time',
   async () => {
     const page = await yarrix.newBrowser(PHONE);

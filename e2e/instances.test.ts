@@ -34,7 +34,7 @@ async function answers(url: string, withinMs = 60_000): Promise<boolean> {
   return false;
 }
 
-inTurn(3)(
+inTurn(4)(
   'two servers behind a proxy lose nothing when one is killed, and it comes back',
   async () => {
     const yarrix = await Yarrix.fresh('--instances', '2');

@@ -79,7 +79,7 @@ it('keeps what is entered when the page goes at the same moment, and sends from 
   await page.driver.switchTo().window(first);
 });
 
-inTurn(3)(
+inTurn(4)(
   'takes a hotel’s page for no server, and goes on when the server itself answers',
   async () => {
     const before = await stored();
@@ -101,7 +101,7 @@ inTurn(3)(
   },
 );
 
-inTurn(3)('keeps what the server refuses, with its reason, to try again or to save', async () => {
+inTurn(4)('keeps what the server refuses, with its reason, to try again or to save', async () => {
   const before = await stored();
   await openCall();
   await run(`
@@ -118,7 +118,7 @@ inTurn(3)('keeps what the server refuses, with its reason, to try again or to sa
   await settled(before + 1);
 });
 
-inTurn(3)('survives that its database is deleted under it', async () => {
+inTurn(4)('survives that its database is deleted under it', async () => {
   const before = await stored();
   await openCall();
   await page.driver.executeAsyncScript(`
@@ -129,7 +129,7 @@ inTurn(3)('survives that its database is deleted under it', async () => {
   await settled(before + 1);
 });
 
-inTurn(3)('says so when the device keeps nothing, and sends it all the same', async () => {
+inTurn(4)('says so when the device keeps nothing, and sends it all the same', async () => {
   const before = await stored();
   await openCall();
   await run(`
@@ -142,7 +142,7 @@ inTurn(3)('says so when the device keeps nothing, and sends it all the same', as
   await settled(before + 1);
 });
 
-inTurn(3)('marks the demo on every screen, and leads out of it to the door and back', async () => {
+inTurn(4)('marks the demo on every screen, and leads out of it to the door and back', async () => {
   await page.driver.get(`${yarrix.address}/call/${CALL}`);
   await page.says('shop-demo', /Demo/);
   await page.press('shop-demo');
@@ -155,7 +155,7 @@ inTurn(3)('marks the demo on every screen, and leads out of it to the door and b
 });
 
 // The last one: what is put into every page from here on stays there.
-inTurn(3)(
+inTurn(4)(
   'works where the browser gives no database at all (private mode), and tells of a wrong clock',
   async () => {
     const before = await stored();

@@ -138,7 +138,7 @@ it('types a unit from nothing, works a call on it, exports it, takes it out, and
   expect(await yarrix.giveBack(page, /the server responded with a status of 422/)).toEqual([]);
 });
 
-inTurn(2)(
+inTurn(3)(
   'makes one that differs: undo, what was changed, kept through a killed page, stored when the server is back',
   async () => {
     const page = await yarrix.browser(WIDE_WINDOW, 'dark');
@@ -205,7 +205,7 @@ inTurn(2)(
   },
 );
 
-inTurn(2)(
+inTurn(3)(
   'knows which sheet a model uses, and takes a library in only once it was said what is new in it',
   async () => {
     const page = await yarrix.browser(PHONE);

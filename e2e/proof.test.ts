@@ -131,7 +131,7 @@ describe('a phone', () => {
     await page.gone('waiting');
   });
 
-  inTurn(3)(
+  inTurn(4)(
     'asks to look again when the readings fit a door that was the other way round',
     async () => {
       await page.driver.get(`${yarrix.address}/call/${CALL(0)}/monitor`);
@@ -154,7 +154,7 @@ describe('a phone', () => {
     },
   );
 
-  inTurn(3)('refuses a bad table with its line and stores nothing', async () => {
+  inTurn(4)('refuses a bad table with its line and stores nothing', async () => {
     const before = await yarrix.get<CallDetail>(`/calls/${CALL(1)}`);
     await page.driver.get(`${yarrix.address}/call/${CALL(1)}/lid-switch`);
     await page.press('table-open');
@@ -182,7 +182,7 @@ describe('a wide screen', () => {
     expect(await yarrix.giveBack(page)).toEqual([]);
   });
 
-  inTurn(3)(
+  inTurn(4)(
     'proves a switch by keyboard alone, with table, next reading and history side by side',
     async () => {
       await page.driver.get(yarrix.address);

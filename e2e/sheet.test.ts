@@ -22,7 +22,7 @@ afterAll(async () => {
 
 const TEST_ID = (id: string) => By.css(`[data-testid="${id}"]`);
 
-inTurn(3)(
+inTurn(4)(
   'traces a unit without a sheet: parts from the shelf, colours, and the readings that tell most',
   async () => {
     const page = await yarrix.browser(PHONE);
@@ -90,7 +90,7 @@ function shownBetween(nets: string[][], points: string, setup: string): 'closed'
   return through ? 'load' : 'open';
 }
 
-inTurn(3)(
+inTurn(4)(
   'takes a contact table out of a photo once its doubtful cells were looked at',
   async () => {
     const page = await yarrix.browser(PHONE);
@@ -145,7 +145,7 @@ inTurn(3)(
   },
 );
 
-inTurn(3)(
+inTurn(4)(
   'puts the parts of a line into another order by dragging, and positions by the keys',
   async () => {
     const page = await yarrix.browser(PHONE);

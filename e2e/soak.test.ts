@@ -7,7 +7,7 @@ const SEED = Number(process.env.YARRIX_SEED ?? 20261126);
 /** What is killed, once each; in the full run every other trouble too. `./yarrix soak` goes on for as long as it is told. */
 const ROUNDS = ALL ? 8 : 4;
 
-inTurn(2)(
+inTurn(3)(
   `loses, doubles and disorders nothing, whatever is done to it (seed ${SEED})`,
   async () => {
     const { faults, confirmed, rounds } = await soak(

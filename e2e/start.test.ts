@@ -61,7 +61,7 @@ const callsAt = async (address: string): Promise<number> =>
   ).calls.length;
 
 /** Both or none: the second goes on with the data of the first. */
-const inItsTurn = inTurn(2);
+const inItsTurn = inTurn(3);
 
 inItsTurn(
   'starts whatever an earlier start has left behind, and signals nothing that is not its own',

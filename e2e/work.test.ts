@@ -74,7 +74,7 @@ it.each(COMES.filter((_, i) => ALL || i === TURN % COMES.length))(
   },
 );
 
-inTurn(3)('starts without a complaint, and stays calm about it', async () => {
+inTurn(4)('starts without a complaint, and stays calm about it', async () => {
   const page = await yarrix.browser(PHONE, 'dark');
   await page.driver.get(`${yarrix.address}/new?diagram=water-pump/1`);
   for (const field of ['complaint', 'make', 'model', 'place'])
@@ -87,7 +87,7 @@ inTurn(3)('starts without a complaint, and stays calm about it', async () => {
   expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
-inTurn(3)(
+inTurn(4)(
   'takes the complaint in the customer’s words, before the call is opened and after',
   async () => {
     const page = await yarrix.browser(PHONE);
@@ -116,7 +116,7 @@ inTurn(3)(
   },
 );
 
-inTurn(3)('comes to the part by keyboard alone, and says why', async () => {
+inTurn(4)('comes to the part by keyboard alone, and says why', async () => {
   const page = await yarrix.browser(WIDE_WINDOW, 'dark');
   const unit = faultyUnit('radiant-burner', 'element:open');
   await work(unit, page, keyboard(page), 'Test loft', async (step) => {
@@ -129,7 +129,7 @@ inTurn(3)('comes to the part by keyboard alone, and says why', async () => {
   expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
-inTurn(3)('has a key for every action, which one key shows, and Escape leaves it', async () => {
+inTurn(4)('has a key for every action, which one key shows, and Escape leaves it', async () => {
   const page = await yarrix.browser(WIDE_WINDOW);
   await page.driver.get(`${yarrix.address}/call/${callNumber(2)}`);
   await page.find('work');
@@ -204,7 +204,7 @@ it('reads live by the script, refuses ohms until it is dead again, and says what
   expect(await yarrix.giveBack(page, SERVER_AWAY)).toEqual([]);
 });
 
-inTurn(3)(
+inTurn(4)(
   'takes a reading that nobody proposed: by typing, by tapping, with what it would show',
   async () => {
     const page = await yarrix.browser(PHONE);
@@ -237,7 +237,7 @@ inTurn(3)(
   },
 );
 
-inTurn(3)('takes quick looks, several at once, and what is in no list', async () => {
+inTurn(4)('takes quick looks, several at once, and what is in no list', async () => {
   const page = await yarrix.browser(PHONE);
   const unit = faultyUnit('top-load-washer', 'timer-motor.winding:open');
   await unit.open(page, thumb(page), yarrix.address, 'Test utility');
@@ -259,7 +259,7 @@ inTurn(3)('takes quick looks, several at once, and what is in no list', async ()
   expect(await yarrix.giveBack(page)).toEqual([]);
 });
 
-inTurn(3)(
+inTurn(4)(
   'goes on without a test that is refused, says what that costs, and remembers it',
   async () => {
     const page = await yarrix.browser(PHONE, 'dark');
