@@ -108,7 +108,7 @@ export const SCREENS: readonly ScreenState[] = [
   {
     name: 'The door, refused',
     path: '/sign-in',
-    press: ['door-other', 'found-send'],
+    press: ['found-send'],
     shows: 'found-password-fault',
   },
   { name: 'Come in by a link, ended', path: '/join#none', shows: 'link-dead' },
