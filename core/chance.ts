@@ -8,3 +8,10 @@ export function chanceFrom(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
   };
 }
+
+/** One of a list, each as likely; throws where there is none. */
+export function oneOf<T>(items: readonly T[], chance: () => number): T {
+  const item = items[Math.floor(chance() * items.length)];
+  if (item === undefined) throw new Error('one of an empty list was asked for');
+  return item;
+}

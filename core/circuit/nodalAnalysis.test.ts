@@ -4,7 +4,7 @@ import { NodalAnalysis } from './nodalAnalysis';
 import type { Edge } from './ownEdges';
 import { spiceCards } from './spice';
 
-/** What no built-in diagram has: any phase, and a transformer whose two sides are joined. */
+/** A network from its ways alone, without a diagram: legs of any phase, a transformer whose two sides are joined. */
 const network = (count: number, edges: Partial<Edge>[]): Network => ({
   nodes: { count, of: new Map(), inside: new Map(), endOf: new Map(), crimpOf: new Map() },
   islandOf: new Int32Array(count),

@@ -1,27 +1,20 @@
 import { LIBRARY } from '../../library/library';
-import { chanceFrom } from '../chance';
+import { chanceFrom, oneOf } from '../chance';
 import type { Diagram } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { everyFault } from '../fault/faultList';
+import { anyPositions } from '../simulate/anyPositions';
 import { buildNetwork } from './network';
 import type { WorkingState } from './partEdges';
 
 const SEED = Number(process.env.YARRIX_SEED ?? 20261202);
 const chance = chanceFrom(SEED);
-const anyOf = <T>(items: readonly T[]): T => {
-  const item = items[Math.floor(chance() * items.length)];
-  if (item === undefined) throw new Error('nothing to pick from');
-  return item;
-};
+const anyOf = <T>(items: readonly T[]): T => oneOf(items, chance);
 const some = (ids: readonly string[]): Set<string> => new Set(ids.filter(() => chance() < 0.4));
 
 function anySetup(diagram: Diagram): Setup {
   const drawn = chance() < 0.5 ? drawnSetup(diagram) : poweredSetup(drawnSetup(diagram));
-  const actuators: Setup['actuators'] = { ...drawn.actuators };
-  for (const actuator of diagram.actuators)
-    actuators[actuator.id] =
-      actuator.kind === 'quantity' ? { value: chance() * 400 } : anyOf(actuator.positions).id;
-  return { ...drawn, actuators };
+  return { ...drawn, actuators: anyPositions(diagram, chance) };
 }
 
 function anyWorkingState(diagram: Diagram): WorkingState {
@@ -47,8 +40,7 @@ it.each(LIBRARY.map((each) => [each.id, each] as const))(
     // Few of each, so that they come again together with others.
     const setups = Array.from({ length: 3 }, () => anySetup(diagram));
     const states = Array.from({ length: 6 }, () => anyWorkingState(diagram));
-    const parts = diagram.parts.map(({ id }) => id);
-    const owner = anyOf(parts);
+    const owner = anyOf(diagram.parts).id;
     const few = [
       ...faults.filter((each) => 'part' in each && each.part === owner).slice(0, 4),
       ...Array.from({ length: 4 }, () => anyOf(faults)),

@@ -1,9 +1,10 @@
 import { LIBRARY } from '../../library/library';
 import { ngspice } from '../../tools/reference/ngspice';
-import { chanceFrom } from '../chance';
+import { chanceFrom, oneOf } from '../chance';
 import type { Diagram } from '../diagram/diagram';
 import { drawnSetup, poweredSetup, type Setup } from '../diagram/setup';
 import { everyFault } from '../fault/faultList';
+import { anyPositions } from '../simulate/anyPositions';
 import { effectiveResistance } from './effectiveResistance';
 import { buildNetwork, islands, type Network } from './network';
 import { nodeOf } from './nodes';
@@ -17,22 +18,13 @@ const [SETUPS, PAIRS] = ALL ? [80, 10] : [10, 6];
 /** Networks in one netlist: ngspice slows down fast with more. */
 const AT_ONCE = 40;
 const chance = chanceFrom(SEED);
-const pick = <T>(items: readonly T[]): T => {
-  const item = items[Math.floor(chance() * items.length)];
-  if (item === undefined) throw new Error('nothing to pick from');
-  return item;
-};
 
 /** Any position of every actuator, a wire off now and then with its free end, and mostly one fault. */
 function randomNetwork(diagram: Diagram, live: boolean): Network {
   const drawn = live ? poweredSetup(drawnSetup(diagram)) : { ...drawnSetup(diagram), except: [] };
-  const actuators: Setup['actuators'] = { ...drawn.actuators };
-  for (const actuator of diagram.actuators) {
-    if (actuator.kind === 'quantity') actuators[actuator.id] = { value: chance() * 400 };
-    else actuators[actuator.id] = pick(actuator.positions).id;
-  }
-  const lifted = chance() < 0.5 ? [pick(diagram.wires).from] : [];
-  const faults = chance() < 0.7 ? [pick(everyFault(diagram))] : [];
+  const actuators = anyPositions(diagram, chance);
+  const lifted = chance() < 0.5 ? [oneOf(diagram.wires, chance).from] : [];
+  const faults = chance() < 0.7 ? [oneOf(everyFault(diagram), chance)] : [];
   return buildNetwork(diagram, { ...drawn, actuators, lifted }, faults, { warm: live });
 }
 

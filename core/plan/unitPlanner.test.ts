@@ -16,7 +16,8 @@ import { Minutes } from './minutes';
 import { liveTests, unitTests, type UnitTest } from './unitTests';
 
 const burner = builtIn('radiant-burner');
-if (!burner) throw new Error('no burner');
+const washerDiagram = builtIn('top-load-washer');
+if (!burner || !washerDiagram) throw new Error('no unit');
 const planner = new UnitPlanner(new UnitPredictor(burner, ORDINARY_METER));
 const advise = (entries: Evidence[]) =>
   planner.advise(beliefState(planner.predictor, entries), entries);
@@ -28,7 +29,7 @@ const noHeat: Evidence = {
   subject: 'element',
   outcome: 'off',
 };
-const washer = preparedUnit(builtIn('top-load-washer') ?? burner);
+const washer = preparedUnit(washerDiagram);
 const stays = (outcome: 'off' | 'runs') =>
   ({
     kind: 'statement',
